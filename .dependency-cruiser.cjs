@@ -1,0 +1,109 @@
+/** The layers, from the ground up; see docs/decisions/layers.md. */
+const coreOrder = [
+	'result',
+	'numeric',
+	'time',
+	'quantity',
+	'uncertainty',
+	'seawater',
+	'balance',
+	'colour',
+	'method',
+	'reading',
+	'comparison',
+	'trend',
+	'plausibility',
+	'judgement',
+	'correction',
+	'bench',
+	'practice',
+	'tank',
+	'interchange'
+];
+
+const upwards = coreOrder.slice(0, -1).map((folder, i) => ({
+	name: `core-${folder}-imports-downwards-only`,
+	comment: 'Each folder of the core may import only those above it in the list of docs/decisions/layers.md.',
+	severity: 'error',
+	from: { path: `^src/lib/core/${folder}/` },
+	to: { path: `^src/lib/core/(${coreOrder.slice(i + 1).join('|')})/` }
+}));
+
+module.exports = {
+	forbidden: [
+		...upwards,
+		{ name: 'no-circular', severity: 'error', from: {}, to: { circular: true } },
+		{ name: 'no-unresolvable', severity: 'error', from: { pathNot: '\\.test\\.ts$' }, to: { couldNotResolve: true, pathNot: '^\\$(app|env|service-worker)|^\\./\\$types' } },
+		{
+			name: 'core-imports-core-only',
+			severity: 'error',
+			from: { path: '^src/lib/core/', pathNot: '\\.test\\.ts$' },
+			to: { pathNot: '^src/lib/core/' }
+		},
+		{
+			name: 'core-through-its-face',
+			severity: 'error',
+			from: { path: '^src/lib/core/([^/]+)/' },
+			to: { path: '^src/lib/core/', pathNot: ['^src/lib/core/$1/', '^src/lib/core/[^/]+/index\\.ts$'] }
+		},
+		{
+			name: 'core-through-its-face-from-outside',
+			severity: 'error',
+			from: { path: '^(src|scripts|tests)/', pathNot: '^src/lib/core/' },
+			to: { path: '^src/lib/core/', pathNot: '^src/lib/core/[^/]+/index\\.ts$' }
+		},
+		{
+			name: 'browser-side-never-imports-server',
+			severity: 'error',
+			from: { path: '^src/lib/(ui|client|contract|workers|format|device|demo)/' },
+			to: { path: '^src/lib/server/' }
+		},
+		{
+			name: 'routes-never-reach-the-database',
+			severity: 'error',
+			from: { path: '^src/routes/' },
+			to: { path: '^src/lib/server/(db|repository)/' }
+		},
+		{
+			name: 'db-and-repository-never-import-service',
+			severity: 'error',
+			from: { path: '^src/lib/server/(db|repository)/' },
+			to: { path: '^src/lib/server/service/' }
+		},
+		{
+			name: 'sql-only-in-db-and-repository',
+			severity: 'error',
+			from: { path: '^src/', pathNot: '^src/lib/server/(db|repository)/' },
+			to: { path: 'node_modules/(drizzle-orm|mysql2)/' }
+		},
+		{
+			name: 'ui-areas-do-not-import-each-other',
+			severity: 'error',
+			from: { path: '^src/lib/ui/(today|bench|trends|adjust|shelf|practice|log)/' },
+			to: { path: '^src/lib/ui/(today|bench|trends|adjust|shelf|practice|log)/', pathNot: '^src/lib/ui/$1/' }
+		},
+		{
+			name: 'kit-only-at-the-edges',
+			severity: 'error',
+			from: { path: '^src/lib/(core|contract|server|format|workers|demo)/' },
+			to: { path: 'node_modules/@sveltejs/kit/|^\\$(app|env)' }
+		},
+		{
+			name: 'nothing-imports-scripts',
+			severity: 'error',
+			from: { path: '^src/' },
+			to: { path: '^(scripts|tests)/' }
+		}
+	],
+	options: {
+		doNotFollow: { path: 'node_modules' },
+		tsPreCompilationDeps: true,
+		tsConfig: { fileName: 'tsconfig.depcruise.json' },
+		exclude: { path: '(^|/)(\\.svelte-kit|build|\\.test)/' },
+		enhancedResolveOptions: {
+			exportsFields: ['exports'],
+			conditionNames: ['import', 'svelte', 'node', 'default', 'types'],
+			extensions: ['.ts', '.js', '.mjs', '.svelte', '.json']
+		}
+	}
+};

@@ -1,0 +1,25 @@
+import type { FaultCode } from '$lib/core/result';
+import type { OpenWater } from '$lib/server/service/open-water';
+import type { Person } from '$lib/server/repository/people';
+import type { Services } from '$lib/server/services';
+import type { ClockSetting } from '$lib/server/clock';
+import type { Preferences } from '$lib/contract/preferences';
+
+declare global {
+	namespace App {
+		interface Error {
+			message: string;
+			/** Stable code of the fault, or the id under which the log has the details. */
+			code: FaultCode | 'not-found' | 'unexpected' | 'database-away' | (string & {});
+		}
+		interface Locals {
+			services: Services;
+			person: Person | null;
+			clockSetting: ClockSetting | null;
+			preferences: Preferences;
+			/** Looked up once per request, by the first that needs it. */
+			openWater: (waterId: string) => Promise<OpenWater | null>;
+		}
+	}
+}
+export {};

@@ -1,0 +1,133 @@
+import { randomUUID } from 'node:crypto';
+import { building } from '$app/environment';
+import { error, type Handle, type HandleServerError, type ServerInit } from '@sveltejs/kit';
+import pino from 'pino';
+import { PREFERENCES_COOKIE, readPreferences } from '$lib/contract/preferences';
+import { clockSetting, idMaker, serverClock } from '$lib/server/clock';
+import { connect } from '$lib/server/db/connect';
+import { createLimiter } from '$lib/server/limiter';
+import { createServices } from '$lib/server/services';
+import { SESSION_DAYS } from '$lib/server/service/sign-in';
+import { once } from '$lib/server/lazy';
+
+const log = pino({ name: 'tevrik', level: process.env.TEVRIK_LOG_LEVEL ?? 'warn' });
+
+const SESSION_COOKIE = 'tevrik_session';
+/** Generous for a person, tight for a script gone wild. */
+const REQUESTS_PER_MINUTE = Number(process.env.TEVRIK_REQUESTS_PER_MINUTE ?? 600);
+
+function wire() {
+	const url = process.env.DATABASE_URL;
+	if (!url) throw new Error('DATABASE_URL is not set; start Tevrik with "npm run demo"');
+	const setting = clockSetting(process.env.TEVRIK_CLOCK, performance.timeOrigin + performance.now());
+	const clock = serverClock(setting);
+	const connection = connect(url);
+	return {
+		setting,
+		services: createServices({ db: connection.db, clock, newId: idMaker(clock) }),
+		limiter: createLimiter(clock, REQUESTS_PER_MINUTE),
+		hosts: new Set(
+			[...(process.env.TEVRIK_HOSTS ?? '').split(','), process.env.ORIGIN ? new URL(process.env.ORIGIN).host : '']
+				.map((h) => h.trim())
+				.filter(Boolean)
+		),
+		signInAs: process.env.TEVRIK_SIGN_IN_AS ?? null,
+		close: connection.close
+	};
+}
+
+let wired: ReturnType<typeof wire> | null = null;
+
+export const init: ServerInit = () => {
+	if (building) return;
+	const own = wire();
+	wired = own;
+	process.once('sveltekit:shutdown', () => void own.close());
+};
+
+/** `localhost` and the loopback address are one place; cookies and Origin checks need it under one name. */
+function canonicalAddress(url: URL, hosts: ReadonlySet<string>): string | null {
+	if (url.hostname !== 'localhost') return null;
+	const host = url.host.replace('localhost', '127.0.0.1');
+	return hosts.has(host) ? `${url.protocol}//${host}${url.pathname}${url.search}` : null;
+}
+
+export const handle: Handle = async ({ event, resolve }) => {
+	if (!wired) return resolve(event);
+	const { services, hosts, limiter } = wired;
+	const asked = new URL(`http://${event.request.headers.get('host') ?? ''}${event.url.pathname}${event.url.search}`);
+	const canonical = canonicalAddress(asked, hosts);
+	if (canonical) return new Response(null, { status: 307, headers: { location: canonical } });
+	if (hosts.size > 0 && !hosts.has(asked.host)) {
+		return new Response('This address is not one that Tevrik answers to.\n', { status: 421 });
+	}
+	if (!limiter.admits(event.getClientAddress())) {
+		return new Response('Too many requests in one minute. Wait a minute and go on; nothing was lost.\n', {
+			status: 429,
+			headers: { 'retry-after': '60' }
+		});
+	}
+
+	event.locals.services = services;
+	event.locals.clockSetting = wired.setting;
+	event.locals.preferences = readPreferences(event.cookies.get(PREFERENCES_COOKIE));
+	const token = event.cookies.get(SESSION_COOKIE);
+	event.locals.person = token ? await services.personOfToken(token) : null;
+	const wantsPage = event.request.headers.get('accept')?.includes('text/html') ?? false;
+	if (!event.locals.person && wired.signInAs && wantsPage && event.request.method === 'GET') {
+		const started = await services.startSession(wired.signInAs);
+		if (started) {
+			event.locals.person = started.person;
+			event.cookies.set(SESSION_COOKIE, started.token, {
+				path: '/',
+				httpOnly: true,
+				sameSite: 'lax',
+				secure: event.url.protocol === 'https:',
+				maxAge: SESSION_DAYS * 86_400
+			});
+		}
+	}
+	const { person } = event.locals;
+	event.locals.openWater = once(async (waterId: string) => {
+		if (!person) error(401, { message: 'You are not signed in.', code: 'not-signed-in' });
+		return services.openWater(person, waterId);
+	});
+
+	const { theme } = event.locals.preferences;
+	const response = await resolve(event, {
+		transformPageChunk: ({ html }) => html.replace('%tevrik.theme%', theme)
+	});
+	response.headers.set('x-content-type-options', 'nosniff');
+	response.headers.set('referrer-policy', 'same-origin');
+	return response;
+};
+
+const DATABASE_AWAY = new Set(['ECONNREFUSED', 'PROTOCOL_CONNECTION_LOST', 'ETIMEDOUT', 'ECONNRESET', 'ENOTFOUND']);
+
+function codeOf(fault: unknown): string | undefined {
+	const cause = (fault as { cause?: unknown } | null)?.cause;
+	return (cause as { code?: string } | undefined)?.code ?? (fault as { code?: string } | null)?.code;
+}
+
+/** The person gets an id; the log gets the details, without the parameters of a query. */
+export const handleError: HandleServerError = ({ error: fault, event, status }) => {
+	if (status === 404) return { message: 'There is no such page.', code: 'not-found' };
+	const id = randomUUID();
+	const code = codeOf(fault);
+	const cause = fault instanceof Error && fault.cause instanceof Error ? fault.cause : fault;
+	log.error({
+		id,
+		route: event.route.id,
+		code,
+		// A failed query's own message holds its parameters; its cause does not.
+		message: cause instanceof Error ? cause.message : 'unknown',
+		stack: cause instanceof Error ? cause.stack : undefined
+	});
+	if (code && DATABASE_AWAY.has(code)) {
+		return {
+			message: 'The records cannot be reached just now. What you entered is kept; try again in a moment.',
+			code: 'database-away'
+		};
+	}
+	return { message: `Something went wrong on the server. It is noted as ${id}.`, code: id };
+};

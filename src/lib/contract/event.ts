@@ -1,0 +1,105 @@
+import { Type, type Static } from '@sinclair/typebox';
+import { PARAMETER_IDS, type ParameterId } from '$lib/core/quantity';
+import { closed, Id, InstantMs, Note, OffsetMinutes, words } from './common.ts';
+
+const Strength = Type.Object(
+	{
+		parameter: words(PARAMETER_IDS as readonly ParameterId[]),
+		/** Canonical unit of the parameter, raised by 1 mL in 100 L. */
+		risePerMlIn100L: Type.Number({ exclusiveMinimum: 0, maximum: 1000 })
+	},
+	closed
+);
+
+const Supplement = Type.String({ minLength: 1, maxLength: 120 });
+
+export const DoseDetails = Type.Object(
+	{
+		supplement: Supplement,
+		amountMl: Type.Number({ exclusiveMinimum: 0, maximum: 100_000 }),
+		/** Empty when the keeper doesn't know it: then the estimate knows that something unknown went in. */
+		strength: Type.Array(Strength, { maxItems: 6 })
+	},
+	closed
+);
+
+export const RecurringDoseDetails = Type.Object(
+	{
+		supplement: Supplement,
+		/** 0 stops it. */
+		amountMlPerDay: Type.Number({ minimum: 0, maximum: 100_000 }),
+		strength: Type.Array(Strength, { maxItems: 6 })
+	},
+	closed
+);
+
+export const MissedDoseDetails = Type.Object(
+	{ supplement: Supplement, days: Type.Number({ exclusiveMinimum: 0, maximum: 366 }) },
+	closed
+);
+
+const NewWaterValue = Type.Object(
+	{
+		parameter: words(PARAMETER_IDS as readonly ParameterId[]),
+		value: Type.Number({ minimum: 0, maximum: 10_000 }),
+		u: Type.Number({ exclusiveMinimum: 0, maximum: 1000 })
+	},
+	closed
+);
+
+export const WaterChangeDetails = Type.Object(
+	{
+		volumeL: Type.Number({ exclusiveMinimum: 0, maximum: 1_000_000 }),
+		batch: Type.String({ maxLength: 120 }),
+		newWater: Type.Array(NewWaterValue, { maxItems: 6 })
+	},
+	closed
+);
+
+const NoDetails = Type.Object({}, closed);
+
+/** Every kind of event, and what is kept of it besides its time and note. */
+export const EVENT_DETAILS = {
+	dose: DoseDetails,
+	'recurring-dose': RecurringDoseDetails,
+	'recurring-dose-missed': MissedDoseDetails,
+	'water-change': WaterChangeDetails,
+	'top-up': NoDetails,
+	'medium-in': NoDetails,
+	'medium-out': NoDetails,
+	feeding: NoDetails,
+	'animals-in': NoDetails,
+	'animals-out': NoDetails,
+	death: NoDetails,
+	failure: NoDetails,
+	note: NoDetails
+} as const;
+
+export type EventKind = keyof typeof EVENT_DETAILS;
+
+export const EVENT_KINDS = Object.keys(EVENT_DETAILS) as readonly EventKind[];
+
+export type EventDetails = Static<(typeof EVENT_DETAILS)[EventKind]>;
+
+const eventOf = <K extends EventKind>(kind: K) =>
+	Type.Object(
+		{
+			id: Id,
+			waterId: Id,
+			kind: Type.Literal(kind),
+			happenedAt: InstantMs,
+			offsetMinutes: OffsetMinutes,
+			details: EVENT_DETAILS[kind],
+			note: Note
+		},
+		closed
+	);
+
+type EventOf<K extends EventKind> = Static<ReturnType<typeof eventOf<K>>>;
+
+export type RecordEvent = { [K in EventKind]: EventOf<K> }[EventKind];
+
+/** One schema per kind, so that a fault is told about the kind that was meant. */
+export const RECORD_EVENT = Object.fromEntries(EVENT_KINDS.map((kind) => [kind, eventOf(kind)])) as {
+	[K in EventKind]: ReturnType<typeof eventOf<K>>;
+};

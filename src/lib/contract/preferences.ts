@@ -1,0 +1,29 @@
+import { PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
+
+export const THEMES = ['system', 'light', 'dark'] as const;
+export type Theme = (typeof THEMES)[number];
+
+/** What a person likes on this device; kept in a cookie, so that the first answer has it. */
+export interface Preferences {
+	readonly theme: Theme;
+	readonly units: Readonly<Record<ParameterId, UnitId>>;
+}
+
+export const PREFERENCES_COOKIE = 'tevrik_preferences';
+
+/** Reads "theme:dark,alkalinity:meq-per-l"; whatever is not known falls back to the default. */
+export function readPreferences(text: string | undefined): Preferences {
+	const entries = new Map((text ?? '').split(',').map((e) => e.split(':') as [string, string]));
+	const theme = THEMES.find((t) => t === entries.get('theme')) ?? 'system';
+	const units = Object.fromEntries(
+		Object.entries(PARAMETERS).map(([id, { units: offered }]) => [
+			id,
+			offered.find((u) => u === entries.get(id)) ?? offered[0]!
+		])
+	) as Record<ParameterId, UnitId>;
+	return { theme, units };
+}
+
+export function writePreferences({ theme, units }: Preferences): string {
+	return [`theme:${theme}`, ...Object.entries(units).map(([id, unit]) => `${id}:${unit}`)].join(',');
+}

@@ -1,0 +1,21 @@
+import { Type, type Static } from '@sinclair/typebox';
+import { PARAMETER_IDS, type ParameterId } from '$lib/core/quantity';
+import { closed, Id, InstantMs, words } from './common.ts';
+
+const Limit = Type.Union([Type.Number({ minimum: 0, maximum: 10_000 }), Type.Null()]);
+
+/** A band from a time on, canonical unit; an open side is null. */
+export const SetTarget = Type.Object(
+	{
+		id: Id,
+		waterId: Id,
+		parameter: words(PARAMETER_IDS as readonly ParameterId[]),
+		low: Limit,
+		high: Limit,
+		aim: Limit,
+		source: Type.String({ minLength: 1, maxLength: 200 }),
+		fromAt: InstantMs
+	},
+	closed
+);
+export type SetTarget = Static<typeof SetTarget>;

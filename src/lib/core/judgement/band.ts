@@ -1,0 +1,41 @@
+import { atLeast, atMost, normalCdf } from '../numeric/index.ts';
+import { COVERAGE } from '../uncertainty/index.ts';
+
+/** Where a value is wanted, canonical unit; an open side is null. */
+export interface Band {
+	readonly low: number | null;
+	readonly high: number | null;
+	readonly aim: number | null;
+}
+
+export type BandDecision = 'clear_in' | 'clear_low' | 'clear_high' | 'cannot_tell';
+
+export interface BandProbabilities {
+	readonly pIn: number;
+	readonly pBelow: number;
+	readonly pAbove: number;
+	/** Inside, below or above only where the whole interval y ± 2u is so. */
+	readonly decision: BandDecision;
+}
+
+/**
+ * Probability that the true value lies inside a band, given a normal uncertainty.
+ *
+ * @param u standard uncertainty, above 0
+ * @throws {RangeError} when u is not above 0
+ * @see JCGM 106:2012, 7.2
+ */
+export function againstBand(value: number, u: number, band: Omit<Band, 'aim'>): BandProbabilities {
+	if (!(u > 0)) throw new RangeError(`standard uncertainty must be above 0, not ${u}`);
+	const pBelow = band.low === null ? 0 : normalCdf((band.low - value) / u);
+	const pAbove = band.high === null ? 0 : normalCdf((value - band.high) / u);
+	const least = value - COVERAGE * u;
+	const most = value + COVERAGE * u;
+	let decision: BandDecision = 'cannot_tell';
+	if (band.low !== null && !atLeast(most, band.low)) decision = 'clear_low';
+	else if (band.high !== null && !atMost(least, band.high)) decision = 'clear_high';
+	else if ((band.low === null || atLeast(least, band.low)) && (band.high === null || atMost(most, band.high))) {
+		decision = 'clear_in';
+	}
+	return { pIn: 1 - pBelow - pAbove, pBelow, pAbove, decision };
+}

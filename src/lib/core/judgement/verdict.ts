@@ -1,0 +1,58 @@
+import { againstBand, type Band, type BandProbabilities } from './band.ts';
+
+export type Grade = 'inside' | 'probably-inside' | 'cannot-tell' | 'probably-outside' | 'outside';
+
+/** From here on one side is called probable (husbandry convention, set so that 0.3 outside means "watch"). */
+const PROBABLE = 0.7;
+const SURPRISING_Z = 3;
+
+/** What the reading was expected to be, in canonical units. */
+export interface Expectation {
+	readonly value: number;
+	/** Standard deviation of (reading − prediction). */
+	readonly sd: number;
+	readonly z: number;
+	readonly fits: boolean;
+}
+
+export interface Verdict {
+	/** Null where the water has no band for the parameter. */
+	readonly grade: Grade | null;
+	readonly side: 'low' | 'high' | null;
+	readonly band: Band | null;
+	readonly probabilities: BandProbabilities | null;
+	readonly expectation: Expectation | null;
+}
+
+export function gradeOf(p: BandProbabilities): { readonly grade: Grade; readonly side: 'low' | 'high' | null } {
+	const side = p.pBelow >= p.pAbove ? 'low' : 'high';
+	if (p.decision === 'clear_in') return { grade: 'inside', side: null };
+	if (p.decision === 'clear_low') return { grade: 'outside', side: 'low' };
+	if (p.decision === 'clear_high') return { grade: 'outside', side: 'high' };
+	if (p.pIn >= PROBABLE) return { grade: 'probably-inside', side: null };
+	if (p.pBelow + p.pAbove >= PROBABLE) return { grade: 'probably-outside', side };
+	return { grade: 'cannot-tell', side };
+}
+
+/**
+ * Judges a value against its band and against what was expected of the water.
+ *
+ * @param u standard uncertainty of the value, all parts
+ * @param expected prediction with the standard deviation of (reading − prediction), or null without a history
+ */
+export function judge(
+	value: number,
+	u: number,
+	band: Band | null,
+	expected: { readonly value: number; readonly sd: number } | null
+): Verdict {
+	const probabilities = band ? againstBand(value, u, band) : null;
+	const graded = probabilities ? gradeOf(probabilities) : { grade: null, side: null };
+	const z = expected ? (value - expected.value) / expected.sd : 0;
+	return {
+		...graded,
+		band,
+		probabilities,
+		expectation: expected ? { ...expected, z, fits: Math.abs(z) <= SURPRISING_Z } : null
+	};
+}

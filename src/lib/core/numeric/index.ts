@@ -1,0 +1,7 @@
+/** Numbers without a unit: distributions, linear algebra, seeded chance. */
+export { normalCdf, normalDensity, normalLogDensity } from './normal.ts';
+export { solvePositiveDefinite, invertPositiveDefinite, type Matrix } from './cholesky.ts';
+export { fitLinearModel, type LinearModel, type LinearFit } from './linear-model.ts';
+export { seededRandom, normalDeviate, type Random } from './random.ts';
+export { nearlyEqual, atMost, atLeast, roundTo } from './guard.ts';
+export { median } from './median.ts';

@@ -1,0 +1,11 @@
+/** What is measured, in which units, and how one becomes another. */
+export { MOLAR_MASS } from './molar-mass.ts';
+export {
+	MEQ_PER_L_PER_DKH,
+	dkhFromMeqPerL,
+	meqPerLFromDkh,
+	mgPerLCaCo3FromMeqPerL,
+	meqPerLFromMgPerLCaCo3
+} from './alkalinity.ts';
+export { UNITS, convert, type UnitId, type UnitFamily } from './unit.ts';
+export { PARAMETERS, PARAMETER_IDS, isParameterId, type ParameterId, type ParameterDefinition } from './parameter.ts';

@@ -1,0 +1,13 @@
+/** Points in time and calendar days, without a clock of their own. */
+export {
+	instant,
+	toIso,
+	fromIso,
+	daysBetween,
+	addDays,
+	addSeconds,
+	DAY_MS,
+	type Instant,
+	type Clock
+} from './instant.ts';
+export { civilDate, offsetMinutes, instantOfLocal, type CivilDate } from './zone.ts';

@@ -1,0 +1,38 @@
+import mysql from 'mysql2/promise';
+
+/** What is entered once and never changed: the application may add to it and read it, nothing else. */
+const RAW = ['sample', 'test_run', 'run_lot', 'run_instrument', 'raw_reading', 'event', 'target', 'command_receipt'];
+const CHANGEABLE = [
+	'site',
+	'person',
+	'membership',
+	'water',
+	'water_volume',
+	'water_profile',
+	'method_version',
+	'site_method',
+	'lot',
+	'instrument',
+	'kit_check',
+	'bench_session',
+	'attachment'
+];
+
+/**
+ * Gives the application's user its rights, table by table: no DDL, raw tables insert and select only, of a
+ * result only which one is current.
+ *
+ * @param migrationUrl of a user that may grant
+ */
+export async function grantToApplication(migrationUrl: string, applicationUser: string): Promise<void> {
+	const connection = await mysql.createConnection(migrationUrl);
+	const to = `${connection.escape(applicationUser)}@'127.0.0.1'`;
+	try {
+		for (const table of RAW) await connection.query(`grant select, insert on \`${table}\` to ${to}`);
+		for (const table of CHANGEABLE) await connection.query(`grant select, insert, update on \`${table}\` to ${to}`);
+		await connection.query(`grant select, insert, update (\`current\`) on \`result\` to ${to}`);
+		await connection.query(`grant select, insert, update, delete on \`sign_in_session\` to ${to}`);
+	} finally {
+		await connection.end();
+	}
+}

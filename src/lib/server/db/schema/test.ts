@@ -1,0 +1,249 @@
+import { sql } from 'drizzle-orm';
+import {
+	check,
+	double,
+	foreignKey,
+	index,
+	int,
+	mysqlTable,
+	primaryKey,
+	smallint,
+	tinyint,
+	unique,
+	varchar
+} from 'drizzle-orm/mysql-core';
+import type { BenchEntry, Deviation } from '$lib/core/bench';
+import type { ParameterId, UnitId } from '$lib/core/quantity';
+import type { SyringeReading } from '$lib/core/reading';
+import { document, instantAt, uuid } from './columns.ts';
+import { instrument, kitCheck, lot, siteMethod } from './method.ts';
+import { membership } from './people.ts';
+import { site, water } from './site.ts';
+
+/** What was drawn, where, when, by whom: of a water, or of a standard's lot. Insert-only. */
+export const sample = mysqlTable(
+	'sample',
+	{
+		siteId: uuid('site_id').notNull(),
+		id: uuid('id').notNull(),
+		kind: varchar('kind', {
+			length: 16,
+			enum: ['tank', 'source', 'new-mix', 'collected', 'standard']
+		}).notNull(),
+		waterId: uuid('water_id'),
+		standardLotId: uuid('standard_lot_id'),
+		drawnAt: instantAt('drawn_at').notNull(),
+		offsetMinutes: smallint('offset_minutes').notNull(),
+		precision: varchar('precision', { length: 8, enum: ['instant', 'day'] }).notNull(),
+		drawnBy: uuid('drawn_by').notNull(),
+		temperatureC: double('temperature_c'),
+		keptHow: varchar('kept_how', { length: 200 }),
+		receivedAt: instantAt('received_at').notNull()
+	},
+	(t) => [
+		primaryKey({ columns: [t.siteId, t.id] }),
+		foreignKey({ name: 'sample_water', columns: [t.siteId, t.waterId], foreignColumns: [water.siteId, water.id] }),
+		foreignKey({
+			name: 'sample_standard',
+			columns: [t.siteId, t.standardLotId],
+			foreignColumns: [lot.siteId, lot.id]
+		}),
+		foreignKey({
+			name: 'sample_drawn_by',
+			columns: [t.siteId, t.drawnBy],
+			foreignColumns: [membership.siteId, membership.id]
+		}),
+		index('sample_by_water').on(t.siteId, t.waterId, t.drawnAt),
+		check('sample_of_one_thing', sql`(${t.waterId} is null) <> (${t.standardLotId} is null)`)
+	]
+);
+
+/** Several tests laid out together. */
+export const benchSession = mysqlTable(
+	'bench_session',
+	{
+		siteId: uuid('site_id').notNull(),
+		id: uuid('id').notNull(),
+		startedAt: instantAt('started_at').notNull(),
+		startedBy: uuid('started_by').notNull(),
+		receivedAt: instantAt('received_at').notNull()
+	},
+	(t) => [
+		primaryKey({ columns: [t.siteId, t.id] }),
+		foreignKey({
+			name: 'bench_session_started_by',
+			columns: [t.siteId, t.startedBy],
+			foreignColumns: [membership.siteId, membership.id]
+		})
+	]
+);
+
+/** One test of a sample by a method version, with its step log. Insert-only. */
+export const testRun = mysqlTable(
+	'test_run',
+	{
+		siteId: uuid('site_id').notNull(),
+		id: uuid('id').notNull(),
+		sampleId: uuid('sample_id').notNull(),
+		siteMethodId: uuid('site_method_id').notNull(),
+		sessionId: uuid('session_id'),
+		reader: uuid('reader').notNull(),
+		startedAt: instantAt('started_at').notNull(),
+		finishedAt: instantAt('finished_at').notNull(),
+		stepLog: document<readonly BenchEntry[]>()('step_log').notNull(),
+		deviations: document<readonly Deviation[]>()('deviations').notNull(),
+		note: varchar('note', { length: 2000 }).notNull(),
+		receivedAt: instantAt('received_at').notNull()
+	},
+	(t) => [
+		primaryKey({ columns: [t.siteId, t.id] }),
+		foreignKey({ name: 'test_run_sample', columns: [t.siteId, t.sampleId], foreignColumns: [sample.siteId, sample.id] }),
+		foreignKey({
+			name: 'test_run_method',
+			columns: [t.siteId, t.siteMethodId],
+			foreignColumns: [siteMethod.siteId, siteMethod.id]
+		}),
+		foreignKey({
+			name: 'test_run_session',
+			columns: [t.siteId, t.sessionId],
+			foreignColumns: [benchSession.siteId, benchSession.id]
+		}),
+		foreignKey({
+			name: 'test_run_reader',
+			columns: [t.siteId, t.reader],
+			foreignColumns: [membership.siteId, membership.id]
+		}),
+		index('test_run_by_sample').on(t.siteId, t.sampleId)
+	]
+);
+
+/** A run may use several reagent lots and instruments. */
+export const runLot = mysqlTable(
+	'run_lot',
+	{
+		siteId: uuid('site_id').notNull(),
+		runId: uuid('run_id').notNull(),
+		lotId: uuid('lot_id').notNull()
+	},
+	(t) => [
+		primaryKey({ columns: [t.siteId, t.runId, t.lotId] }),
+		foreignKey({ name: 'run_lot_run', columns: [t.siteId, t.runId], foreignColumns: [testRun.siteId, testRun.id] }),
+		foreignKey({ name: 'run_lot_lot', columns: [t.siteId, t.lotId], foreignColumns: [lot.siteId, lot.id] })
+	]
+);
+
+export const runInstrument = mysqlTable(
+	'run_instrument',
+	{
+		siteId: uuid('site_id').notNull(),
+		runId: uuid('run_id').notNull(),
+		instrumentId: uuid('instrument_id').notNull()
+	},
+	(t) => [
+		primaryKey({ columns: [t.siteId, t.runId, t.instrumentId] }),
+		foreignKey({
+			name: 'run_instrument_run',
+			columns: [t.siteId, t.runId],
+			foreignColumns: [testRun.siteId, testRun.id]
+		}),
+		foreignKey({
+			name: 'run_instrument_instrument',
+			columns: [t.siteId, t.instrumentId],
+			foreignColumns: [instrument.siteId, instrument.id]
+		})
+	]
+);
+
+/** What was read, for ever. A correction is a new row that supersedes one; two of one are refused here. */
+export const rawReading = mysqlTable(
+	'raw_reading',
+	{
+		siteId: uuid('site_id').notNull(),
+		id: uuid('id').notNull(),
+		runId: uuid('run_id').notNull(),
+		form: varchar('form', { length: 40 }).notNull(),
+		formVersion: int('form_version').notNull(),
+		reading: document<SyringeReading>()('reading').notNull(),
+		readAt: instantAt('read_at').notNull(),
+		readBy: uuid('read_by').notNull(),
+		supersedes: uuid('supersedes'),
+		reason: varchar('reason', { length: 500 }),
+		receivedAt: instantAt('received_at').notNull()
+	},
+	(t) => [
+		primaryKey({ columns: [t.siteId, t.id] }),
+		foreignKey({ name: 'raw_reading_run', columns: [t.siteId, t.runId], foreignColumns: [testRun.siteId, testRun.id] }),
+		foreignKey({
+			name: 'raw_reading_read_by',
+			columns: [t.siteId, t.readBy],
+			foreignColumns: [membership.siteId, membership.id]
+		}),
+		foreignKey({ name: 'raw_reading_supersedes', columns: [t.siteId, t.supersedes], foreignColumns: [t.siteId, t.id] }),
+		unique('raw_reading_superseded_once').on(t.siteId, t.supersedes),
+		index('raw_reading_by_run').on(t.siteId, t.runId),
+		check('raw_reading_reason', sql`(${t.supersedes} is null) = (${t.reason} is null)`)
+	]
+);
+
+/** Derived, never entered. Of one run exactly one is current: `current` is 1 or null, and unique with the run. */
+export const result = mysqlTable(
+	'result',
+	{
+		siteId: uuid('site_id').notNull(),
+		id: uuid('id').notNull(),
+		runId: uuid('run_id').notNull(),
+		readingId: uuid('reading_id').notNull(),
+		derivationVersion: int('derivation_version').notNull(),
+		kitCheckId: uuid('kit_check_id'),
+		parameter: varchar('parameter', { length: 24 }).$type<ParameterId>().notNull(),
+		species: varchar('species', { length: 40 }).notNull(),
+		unit: varchar('unit', { length: 24 }).$type<UnitId>().notNull(),
+		kind: varchar('kind', { length: 10, enum: ['value', 'interval', 'bound'] }).notNull(),
+		value: double('value'),
+		lower: double('lower'),
+		upper: double('upper'),
+		uRandom: double('u_random'),
+		uCommon: double('u_common'),
+		current: tinyint('current'),
+		derivedAt: instantAt('derived_at').notNull()
+	},
+	(t) => [
+		primaryKey({ columns: [t.siteId, t.id] }),
+		foreignKey({ name: 'result_run', columns: [t.siteId, t.runId], foreignColumns: [testRun.siteId, testRun.id] }),
+		foreignKey({
+			name: 'result_reading',
+			columns: [t.siteId, t.readingId],
+			foreignColumns: [rawReading.siteId, rawReading.id]
+		}),
+		foreignKey({
+			name: 'result_kit_check',
+			columns: [t.siteId, t.kitCheckId],
+			foreignColumns: [kitCheck.siteId, kitCheck.id]
+		}),
+		unique('result_one_current').on(t.siteId, t.runId, t.current),
+		unique('result_derivation').on(t.siteId, t.readingId, t.derivationVersion, t.kitCheckId),
+		check(
+			'result_shape',
+			sql`(${t.kind} = 'value' and ${t.value} is not null and ${t.uRandom} is not null and ${t.uCommon} is not null) or (${t.kind} = 'interval' and ${t.lower} is not null and ${t.upper} is not null) or (${t.kind} = 'bound' and (${t.lower} is null) <> (${t.upper} is null))`
+		)
+	]
+);
+
+/** A photograph or a file beside a run; place and device metadata are removed before it is stored. */
+export const attachment = mysqlTable(
+	'attachment',
+	{
+		siteId: uuid('site_id').notNull(),
+		id: uuid('id').notNull(),
+		runId: uuid('run_id'),
+		sha256: varchar('sha256', { length: 64 }).notNull(),
+		mediaType: varchar('media_type', { length: 60 }).notNull(),
+		sizeBytes: int('size_bytes').notNull(),
+		receivedAt: instantAt('received_at').notNull()
+	},
+	(t) => [
+		primaryKey({ columns: [t.siteId, t.id] }),
+		foreignKey({ name: 'attachment_site', columns: [t.siteId], foreignColumns: [site.id] }),
+		foreignKey({ name: 'attachment_run', columns: [t.siteId, t.runId], foreignColumns: [testRun.siteId, testRun.id] })
+	]
+);

@@ -1,0 +1,31 @@
+import type { Database } from '../db/connect.ts';
+
+/** Inside a transaction or outside of one. */
+export type Transaction = Parameters<Parameters<Database['transaction']>[0]>[0];
+export type Reader = Database | Transaction;
+
+const DEADLOCK = 1213;
+const LOCK_WAIT = 1205;
+const DUPLICATE = 1062;
+const TRIES = 4;
+
+function errnoOf(error: unknown): number | undefined {
+	const cause = (error as { cause?: unknown } | null)?.cause;
+	return (cause as { errno?: number } | undefined)?.errno ?? (error as { errno?: number } | null)?.errno;
+}
+
+export function isDuplicate(error: unknown): boolean {
+	return errnoOf(error) === DUPLICATE;
+}
+
+/** Runs a transaction; one that lost against another (deadlock, lock wait) is tried again. */
+export async function inTransaction<T>(db: Database, work: (tx: Transaction) => Promise<T>): Promise<T> {
+	for (let attempt = 1; ; attempt++) {
+		try {
+			return await db.transaction(work);
+		} catch (error) {
+			const errno = errnoOf(error);
+			if (attempt >= TRIES || (errno !== DEADLOCK && errno !== LOCK_WAIT)) throw error;
+		}
+	}
+}

@@ -1,0 +1,107 @@
+import { and, desc, eq, gte, isNull, lt, ne, or } from 'drizzle-orm';
+import { alias } from 'drizzle-orm/mysql-core';
+import type { EventDetails, EventKind } from '$lib/contract/event';
+import type { Instant } from '$lib/core/time';
+import { event, membership, person, water } from '../db/schema/index.ts';
+import type { Reader } from './database.ts';
+import type { SiteScope } from './scope.ts';
+
+export interface StoredEvent {
+	readonly id: string;
+	readonly waterId: string;
+	readonly kind: EventKind;
+	readonly details: EventDetails;
+	readonly note: string;
+	readonly happenedAt: Instant;
+	readonly offsetMinutes: number;
+}
+
+const newer = alias(event, 'newer');
+
+const columns = {
+	id: event.id,
+	waterId: event.waterId,
+	kind: event.kind,
+	details: event.details,
+	note: event.note,
+	happenedAt: event.happenedAt,
+	offsetMinutes: event.offsetMinutes
+};
+
+/** Events of a water since a time, and every recurring dose before it: a regime goes on until it is changed. */
+export async function eventsSince(
+	db: Reader,
+	scope: SiteScope,
+	waterId: string,
+	since: Instant
+): Promise<StoredEvent[]> {
+	return db
+		.select(columns)
+		.from(event)
+		.leftJoin(newer, and(eq(newer.siteId, event.siteId), eq(newer.supersedes, event.id)))
+		.where(
+			and(
+				eq(event.siteId, scope.siteId),
+				eq(event.waterId, waterId),
+				isNull(newer.id),
+				or(gte(event.happenedAt, since), eq(event.kind, 'recurring-dose'))
+			)
+		)
+		.orderBy(event.happenedAt);
+}
+
+export interface LoggedEvent extends StoredEvent {
+	readonly water: string;
+	readonly by: string;
+	readonly superseded: boolean;
+}
+
+/** Newest first, superseded ones among them. */
+export async function eventLog(
+	db: Reader,
+	scope: SiteScope,
+	filter: { readonly waterId: string | null; readonly before: Instant | null; readonly most: number }
+): Promise<LoggedEvent[]> {
+	const rows = await db
+		.select({ ...columns, water: water.name, by: person.displayName, newerId: newer.id })
+		.from(event)
+		.innerJoin(water, and(eq(water.siteId, event.siteId), eq(water.id, event.waterId)))
+		.innerJoin(membership, and(eq(membership.siteId, event.siteId), eq(membership.id, event.recordedBy)))
+		.innerJoin(person, eq(person.id, membership.personId))
+		.leftJoin(newer, and(eq(newer.siteId, event.siteId), eq(newer.supersedes, event.id)))
+		.where(
+			and(
+				eq(event.siteId, scope.siteId),
+				filter.waterId === null ? undefined : eq(event.waterId, filter.waterId),
+				filter.before === null ? undefined : lt(event.happenedAt, filter.before)
+			)
+		)
+		.orderBy(desc(event.happenedAt), desc(event.id))
+		.limit(filter.most);
+	return rows.map(({ newerId, ...row }) => ({ ...row, superseded: newerId !== null }));
+}
+
+export async function addEvent(
+	db: Reader,
+	scope: SiteScope,
+	row: StoredEvent & { readonly receivedAt: Instant; readonly precision: 'instant' | 'day' }
+): Promise<void> {
+	await db.insert(event).values({ ...row, siteId: scope.siteId, recordedBy: scope.membershipId });
+}
+
+/** Supplements that this water was ever given, newest first, so that a form can offer them again. */
+export async function supplementsUsed(db: Reader, scope: SiteScope, waterId: string): Promise<StoredEvent[]> {
+	return db
+		.select(columns)
+		.from(event)
+		.where(
+			and(
+				eq(event.siteId, scope.siteId),
+				eq(event.waterId, waterId),
+				or(eq(event.kind, 'dose'), eq(event.kind, 'recurring-dose')),
+				ne(event.kind, 'recurring-dose-missed')
+			)
+		)
+		.orderBy(desc(event.happenedAt))
+		.limit(200);
+}

@@ -1,0 +1,98 @@
+import { createHash } from 'node:crypto';
+import { and, eq } from 'drizzle-orm';
+import type { ProfileId } from '$lib/core/judgement';
+import type { SyringeMethod } from '$lib/core/method';
+import type { Instant } from '$lib/core/time';
+import {
+	membership,
+	methodVersion,
+	person,
+	site,
+	siteMethod,
+	water,
+	waterProfile,
+	waterVolume
+} from '../db/schema/index.ts';
+import type { Reader } from './database.ts';
+
+/** Rows that must be there before anybody can be a member of anything. */
+
+export async function addSite(db: Reader, row: typeof site.$inferInsert): Promise<void> {
+	await db.insert(site).values(row);
+}
+
+export async function siteByName(db: Reader, name: string): Promise<{ id: string; createdAt: Instant } | null> {
+	const rows = await db.select({ id: site.id, createdAt: site.createdAt }).from(site).where(eq(site.name, name));
+	return rows[0] ?? null;
+}
+
+export async function memberByRole(
+	db: Reader,
+	siteId: string,
+	role: 'keeper' | 'helper' | 'teacher'
+): Promise<string | null> {
+	const rows = await db
+		.select({ personId: membership.personId })
+		.from(membership)
+		.where(and(eq(membership.siteId, siteId), eq(membership.role, role)));
+	return rows[0]?.personId ?? null;
+}
+
+export async function addPerson(db: Reader, row: typeof person.$inferInsert): Promise<void> {
+	await db.insert(person).values(row);
+}
+
+export async function addMembership(db: Reader, row: typeof membership.$inferInsert): Promise<void> {
+	await db.insert(membership).values(row);
+}
+
+export async function addWater(
+	db: Reader,
+	row: typeof water.$inferInsert,
+	setting: { volumeId: string; netVolumeL: number | null; profileId: string; profile: ProfileId | null }
+): Promise<void> {
+	await db.insert(water).values(row);
+	const dated = { siteId: row.siteId, waterId: row.id, fromAt: row.startedAt, receivedAt: row.createdAt };
+	if (setting.netVolumeL !== null) {
+		await db.insert(waterVolume).values({ ...dated, id: setting.volumeId, netVolumeL: setting.netVolumeL });
+	}
+	if (setting.profile !== null) {
+		await db.insert(waterProfile).values({ ...dated, id: setting.profileId, profile: setting.profile });
+	}
+}
+
+/** Makes sure that a method version is there, unchanged, and gives its id. */
+export async function ensureMethodVersion(
+	db: Reader,
+	method: SyringeMethod,
+	newId: string,
+	now: Instant
+): Promise<string> {
+	const contentHash = createHash('sha256').update(JSON.stringify(method)).digest('hex');
+	const [found] = await db
+		.select({ id: methodVersion.id, contentHash: methodVersion.contentHash })
+		.from(methodVersion)
+		.where(and(eq(methodVersion.code, method.code), eq(methodVersion.version, method.version)));
+	if (!found) {
+		await db.insert(methodVersion).values({
+			id: newId,
+			code: method.code,
+			version: method.version,
+			contentHash,
+			definition: method,
+			createdAt: now
+		});
+		return newId;
+	}
+	if (found.contentHash !== contentHash) {
+		throw new Error(`${method.code} version ${method.version} is stored with other content; raise its version`);
+	}
+	return found.id;
+}
+
+export async function adoptMethod(
+	db: Reader,
+	row: { siteId: string; id: string; methodVersionId: string; adoptedAt: Instant }
+): Promise<void> {
+	await db.insert(siteMethod).values(row);
+}

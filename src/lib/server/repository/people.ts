@@ -1,0 +1,37 @@
+import { and, eq, gt, lte } from 'drizzle-orm';
+import type { Instant } from '$lib/core/time';
+import { person, signInSession } from '../db/schema/index.ts';
+import type { Reader } from './database.ts';
+
+export interface Person {
+	readonly id: string;
+	readonly displayName: string;
+}
+
+export async function personBySession(db: Reader, tokenDigest: string, now: Instant): Promise<Person | null> {
+	const rows = await db
+		.select({ id: person.id, displayName: person.displayName })
+		.from(signInSession)
+		.innerJoin(person, eq(person.id, signInSession.personId))
+		.where(and(eq(signInSession.tokenDigest, tokenDigest), gt(signInSession.expiresAt, now)));
+	return rows[0] ?? null;
+}
+
+export async function personById(db: Reader, id: string): Promise<Person | null> {
+	const rows = await db
+		.select({ id: person.id, displayName: person.displayName })
+		.from(person)
+		.where(eq(person.id, id));
+	return rows[0] ?? null;
+}
+
+export async function addSession(
+	db: Reader,
+	session: { tokenDigest: string; personId: string; createdAt: Instant; expiresAt: Instant }
+): Promise<void> {
+	await db.insert(signInSession).values(session);
+}
+
+export async function removeExpiredSessions(db: Reader, now: Instant): Promise<void> {
+	await db.delete(signInSession).where(lte(signInSession.expiresAt, now));
+}

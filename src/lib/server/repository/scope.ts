@@ -1,0 +1,58 @@
+import { and, eq, gt, isNull, lte, or } from 'drizzle-orm';
+import type { Instant } from '$lib/core/time';
+import { membership, site, water } from '../db/schema/index.ts';
+import type { Reader } from './database.ts';
+
+/**
+ * The right to one site's rows, given to one acting person. Only the look-ups below make one, and every
+ * repository function that touches a site takes one.
+ */
+export interface SiteScope {
+	readonly siteId: string;
+	readonly timeZone: string;
+	readonly membershipId: string;
+	readonly role: 'keeper' | 'helper' | 'teacher';
+	readonly __scope: unique symbol;
+}
+
+const scopeColumns = {
+	siteId: membership.siteId,
+	timeZone: site.timeZone,
+	membershipId: membership.id,
+	role: membership.role
+};
+
+function activeAt(personId: string, now: Instant) {
+	return and(
+		eq(membership.personId, personId),
+		lte(membership.fromAt, now),
+		or(isNull(membership.untilAt), gt(membership.untilAt, now))
+	);
+}
+
+/** A water of another site answers exactly like one that does not exist: null. */
+export async function scopeOfWater(
+	db: Reader,
+	personId: string,
+	waterId: string,
+	now: Instant
+): Promise<SiteScope | null> {
+	const rows = await db
+		.select(scopeColumns)
+		.from(water)
+		.innerJoin(membership, eq(membership.siteId, water.siteId))
+		.innerJoin(site, eq(site.id, water.siteId))
+		.where(and(eq(water.id, waterId), activeAt(personId, now)))
+		.limit(1);
+	return (rows[0] as SiteScope | undefined) ?? null;
+}
+
+export async function scopesOfPerson(db: Reader, personId: string, now: Instant): Promise<SiteScope[]> {
+	const rows = await db
+		.select(scopeColumns)
+		.from(membership)
+		.innerJoin(site, eq(site.id, membership.siteId))
+		.where(activeAt(personId, now))
+		.orderBy(site.name);
+	return rows as SiteScope[];
+}

@@ -1,0 +1,86 @@
+import { and, desc, eq, lte } from 'drizzle-orm';
+import type { Band, ProfileId } from '$lib/core/judgement';
+import type { ParameterId } from '$lib/core/quantity';
+import type { Instant } from '$lib/core/time';
+import { target, water, waterProfile, waterVolume } from '../db/schema/index.ts';
+import type { Reader } from './database.ts';
+import type { SiteScope } from './scope.ts';
+
+export interface Water {
+	readonly id: string;
+	readonly name: string;
+	readonly kind: 'tank' | 'new-mix' | 'source' | 'collected';
+	readonly hasAnimals: boolean;
+	readonly startedAt: Instant;
+	/** Null where no volume is known (a source, a bottle). */
+	readonly netVolumeL: number | null;
+	readonly profile: ProfileId | null;
+}
+
+export interface DatedBand extends Band {
+	readonly parameter: ParameterId;
+	readonly source: string;
+	readonly fromAt: Instant;
+}
+
+const waterColumns = {
+	id: water.id,
+	name: water.name,
+	kind: water.kind,
+	hasAnimals: water.hasAnimals,
+	startedAt: water.startedAt
+};
+
+export async function watersOf(
+	db: Reader,
+	scope: SiteScope
+): Promise<Pick<Water, 'id' | 'name' | 'kind' | 'hasAnimals' | 'startedAt'>[]> {
+	return db.select(waterColumns).from(water).where(eq(water.siteId, scope.siteId)).orderBy(water.startedAt);
+}
+
+/** The water as it is at a time: its volume and profile are those in force then. */
+export async function waterAt(db: Reader, scope: SiteScope, waterId: string, at: Instant): Promise<Water | null> {
+	const rows = await db
+		.select({ ...waterColumns, netVolumeL: waterVolume.netVolumeL, profile: waterProfile.profile })
+		.from(water)
+		.leftJoin(
+			waterVolume,
+			and(eq(waterVolume.siteId, water.siteId), eq(waterVolume.waterId, water.id), lte(waterVolume.fromAt, at))
+		)
+		.leftJoin(
+			waterProfile,
+			and(
+				eq(waterProfile.siteId, water.siteId),
+				eq(waterProfile.waterId, water.id),
+				lte(waterProfile.fromAt, at)
+			)
+		)
+		.where(and(eq(water.siteId, scope.siteId), eq(water.id, waterId)))
+		.orderBy(desc(waterVolume.fromAt), desc(waterProfile.fromAt))
+		.limit(1);
+	return rows[0] ?? null;
+}
+
+/** Every band ever set, newest first: the first of a parameter whose time has come is in force. */
+export async function targetsOf(db: Reader, scope: SiteScope, waterId: string): Promise<DatedBand[]> {
+	return db
+		.select({
+			parameter: target.parameter,
+			low: target.low,
+			high: target.high,
+			aim: target.aim,
+			source: target.source,
+			fromAt: target.fromAt
+		})
+		.from(target)
+		.where(and(eq(target.siteId, scope.siteId), eq(target.waterId, waterId)))
+		.orderBy(desc(target.fromAt), desc(target.receivedAt));
+}
+
+export async function addTarget(
+	db: Reader,
+	scope: SiteScope,
+	row: DatedBand & { id: string; waterId: string; receivedAt: Instant }
+): Promise<void> {
+	await db.insert(target).values({ ...row, siteId: scope.siteId });
+}

@@ -1,0 +1,69 @@
+import type { ProfileId } from '$lib/core/judgement';
+import { SHIPPED_METHODS } from '$lib/core/method';
+import type { Instant } from '$lib/core/time';
+import { inTransaction } from '../repository/database.ts';
+import {
+	addMembership,
+	addPerson,
+	addSite,
+	addWater,
+	adoptMethod,
+	ensureMethodVersion
+} from '../repository/founding.ts';
+import type { Deps } from './deps.ts';
+
+export interface Founding {
+	readonly name: string;
+	readonly timeZone: string;
+	readonly createdAt: Instant;
+	readonly people: readonly { readonly displayName: string; readonly role: 'keeper' | 'helper' | 'teacher' }[];
+	readonly waters: readonly {
+		readonly name: string;
+		readonly kind: 'tank' | 'new-mix' | 'source' | 'collected';
+		readonly netVolumeL: number | null;
+		readonly profile: ProfileId | null;
+		readonly hasAnimals: boolean;
+		readonly lightsOnMinute: number | null;
+		readonly lightsOffMinute: number | null;
+		readonly startedAt: Instant;
+	}[];
+}
+
+export interface Founded {
+	readonly siteId: string;
+	readonly personIds: readonly string[];
+	readonly waterIds: readonly string[];
+}
+
+/** Makes a site with its people, its waters, and all shipped methods taken in. All of it, or nothing. */
+export async function foundSite(deps: Deps, founding: Founding): Promise<Founded> {
+	const { newId } = deps;
+	return inTransaction(deps.db, async (tx) => {
+		const siteId = newId();
+		const { createdAt } = founding;
+		await addSite(tx, { id: siteId, name: founding.name, timeZone: founding.timeZone, createdAt });
+		const personIds: string[] = [];
+		for (const { displayName, role } of founding.people) {
+			const personId = newId();
+			const fromAt = founding.waters.reduce((earliest, w) => (w.startedAt < earliest ? w.startedAt : earliest), createdAt);
+			await addPerson(tx, { id: personId, displayName, createdAt });
+			await addMembership(tx, { siteId, id: newId(), personId, role, fromAt, untilAt: null });
+			personIds.push(personId);
+		}
+		const waterIds: string[] = [];
+		for (const { netVolumeL, profile, ...water } of founding.waters) {
+			const id = newId();
+			await addWater(
+				tx,
+				{ ...water, siteId, id, createdAt },
+				{ volumeId: newId(), netVolumeL, profileId: newId(), profile }
+			);
+			waterIds.push(id);
+		}
+		for (const method of SHIPPED_METHODS) {
+			const methodVersionId = await ensureMethodVersion(tx, method, newId(), createdAt);
+			await adoptMethod(tx, { siteId, id: newId(), methodVersionId, adoptedAt: createdAt });
+		}
+		return { siteId, personIds, waterIds };
+	});
+}

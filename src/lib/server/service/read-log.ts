@@ -1,0 +1,59 @@
+import type { ParameterId } from '$lib/core/quantity';
+import type { Instant } from '$lib/core/time';
+import { eventLog, type LoggedEvent } from '../repository/event.ts';
+import type { SiteScope } from '../repository/scope.ts';
+import { readingLog, type LoggedReading } from '../repository/test.ts';
+import type { Deps } from './deps.ts';
+
+/** `parameter` narrows to readings of it; 'events' to all that is no reading. */
+export interface LogFilter {
+	readonly waterId: string | null;
+	readonly what: ParameterId | 'events' | null;
+	readonly before: Instant | null;
+}
+
+export type LogEntry =
+	| ({ readonly type: 'reading' } & LoggedReading)
+	| ({ readonly type: 'event'; readonly at: Instant } & LoggedEvent);
+
+export interface LogPage {
+	readonly entries: readonly LogEntry[];
+	/** Give this as `before` to get the page after this one; null on the last. */
+	readonly older: Instant | null;
+}
+
+const PAGE = 60;
+
+async function entriesOf(deps: Deps, scope: SiteScope, filter: LogFilter, most: number): Promise<LogEntry[]> {
+	const { waterId, what, before } = filter;
+	const [readings, events] = await Promise.all([
+		what === 'events'
+			? []
+			: readingLog(deps.db, scope, { waterId, parameter: what, before, most }),
+		what === null || what === 'events' ? eventLog(deps.db, scope, { waterId, before, most }) : []
+	]);
+	const entries: LogEntry[] = [
+		...readings.map((r) => ({ type: 'reading' as const, ...r })),
+		...events.map((e) => ({ type: 'event' as const, at: e.happenedAt, ...e }))
+	];
+	return entries.sort((a, b) => b.at - a.at);
+}
+
+/** Everything entered, newest first, a page at a time. Entries of one instant are never parted. */
+export async function readLog(deps: Deps, scope: SiteScope, filter: LogFilter): Promise<LogPage> {
+	const found = await entriesOf(deps, scope, filter, PAGE + 1);
+	if (found.length <= PAGE) return { entries: found, older: null };
+	const last = found[PAGE - 1]!.at;
+	let end = PAGE;
+	while (end < found.length && found[end]!.at === last) end++;
+	return { entries: found.slice(0, end), older: last };
+}
+
+/** All of it at once, for a file. */
+export async function readWholeLog(
+	deps: Deps,
+	scope: SiteScope,
+	filter: Omit<LogFilter, 'before'>
+): Promise<LogEntry[]> {
+	return entriesOf(deps, scope, { ...filter, before: null }, 1_000_000);
+}

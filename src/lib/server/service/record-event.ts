@@ -1,0 +1,40 @@
+import type { RecordEvent } from '$lib/contract/event';
+import { fail, ok, type Result } from '$lib/core/result';
+import { instant } from '$lib/core/time';
+import { addEvent } from '../repository/event.ts';
+import type { SiteScope } from '../repository/scope.ts';
+import { waterAt } from '../repository/water.ts';
+import type { Deps } from './deps.ts';
+import { isFuture } from './future.ts';
+import { once } from './once.ts';
+
+/** Keeps something that happened to a water. */
+export async function recordEvent(
+	deps: Deps,
+	scope: SiteScope,
+	command: RecordEvent
+): Promise<Result<{ readonly eventId: string }>> {
+	return once(deps, scope, 'record-event', command, async (tx) => {
+		const now = deps.clock.now();
+		if (isFuture(command.happenedAt, now)) return fail('in-the-future', 'happenedAt');
+		const water = await waterAt(tx, scope, command.waterId, now);
+		if (!water) return fail('unknown-item', 'waterId');
+		if (command.kind === 'water-change' && water.netVolumeL !== null) {
+			if (command.details.volumeL > water.netVolumeL) {
+				return fail('too-large', 'volumeL', { most: water.netVolumeL, unit: 'L' });
+			}
+		}
+		await addEvent(tx, scope, {
+			id: command.id,
+			waterId: command.waterId,
+			kind: command.kind,
+			details: command.details,
+			note: command.note,
+			happenedAt: instant(command.happenedAt),
+			offsetMinutes: command.offsetMinutes,
+			precision: 'instant',
+			receivedAt: now
+		});
+		return ok({ eventId: command.id });
+	});
+}

@@ -1,0 +1,49 @@
+import { inputsOf } from '$lib/core/balance';
+import type { Band } from '$lib/core/judgement';
+import type { ParameterId } from '$lib/core/quantity';
+import { addDays, type Instant } from '$lib/core/time';
+import type { History, MeasuredPoint } from '$lib/core/trend';
+import type { StoredEvent } from '../repository/event.ts';
+import type { DatedResult } from '../repository/test.ts';
+import type { DatedBand } from '../repository/water.ts';
+import { balanceEvents } from './water-events.ts';
+
+/** How far ahead running doses are continued for forecasts. */
+const HORIZON_DAYS = 60;
+
+/** The current values of one parameter; bounds and intervals wait for an estimate that can use them. */
+export function measuredPoints(results: readonly DatedResult[], parameter: ParameterId): MeasuredPoint[] {
+	return results.flatMap(({ at, result }) =>
+		result.parameter === parameter && result.kind === 'value'
+			? [{ at, value: result.value, uRandom: result.uRandom, uCommon: result.uCommon }]
+			: []
+	);
+}
+
+/** What the estimate of one parameter stands on. Without a known volume, doses cannot be reckoned with. */
+export function historyOf(
+	parameter: ParameterId,
+	results: readonly DatedResult[],
+	events: readonly StoredEvent[],
+	netVolumeL: number | null,
+	now: Instant
+): History {
+	return {
+		parameter,
+		points: measuredPoints(results, parameter),
+		inputs:
+			netVolumeL === null
+				? []
+				: inputsOf(balanceEvents(events, netVolumeL), parameter, netVolumeL, addDays(now, HORIZON_DAYS))
+	};
+}
+
+/** The band in force at a time; null when none was set, or when it was taken away. */
+export function bandAt(targets: readonly DatedBand[], parameter: ParameterId, at: Instant): DatedBand | null {
+	const current = targets.find((t) => t.parameter === parameter && t.fromAt <= at);
+	return current && (current.low !== null || current.high !== null) ? current : null;
+}
+
+export function plainBand(band: DatedBand | null): Band | null {
+	return band && { low: band.low, high: band.high, aim: band.aim };
+}

@@ -1,0 +1,50 @@
+import { readingById } from './repository/test.ts';
+import { supplementsUsed } from './repository/event.ts';
+import { targetsOf } from './repository/water.ts';
+import type { SiteScope } from './repository/scope.ts';
+import { correctReading } from './service/correct-reading.ts';
+import type { Deps } from './service/deps.ts';
+import { logCsv } from './service/log-csv.ts';
+import { firstWater, openWater } from './service/open-water.ts';
+import { readBench } from './service/read-bench.ts';
+import { readLog, readWholeLog } from './service/read-log.ts';
+import { readToday } from './service/read-today.ts';
+import { readTrends } from './service/read-trends.ts';
+import { recordEvent } from './service/record-event.ts';
+import { saveTestRun } from './service/save-test-run.ts';
+import { setTarget } from './service/set-target.ts';
+import { personOfToken, startSession } from './service/sign-in.ts';
+
+/** Leaves out the first argument, which every use case takes: what it stands on. */
+type Bound<F> = F extends (deps: Deps, ...rest: infer R) => infer A ? (...rest: R) => A : never;
+
+function bind<F extends (deps: Deps, ...rest: never[]) => unknown>(deps: Deps, useCase: F): Bound<F> {
+	return ((...rest: never[]) => useCase(deps, ...rest)) as Bound<F>;
+}
+
+/** All that the routes may ask for, standing on one database and one clock. */
+export function createServices(deps: Deps) {
+	return {
+		clock: deps.clock,
+		newId: deps.newId,
+		personOfToken: bind(deps, personOfToken),
+		startSession: bind(deps, startSession),
+		openWater: bind(deps, openWater),
+		firstWater: bind(deps, firstWater),
+		readToday: bind(deps, readToday),
+		readBench: bind(deps, readBench),
+		readTrends: bind(deps, readTrends),
+		readLog: bind(deps, readLog),
+		readWholeLog: bind(deps, readWholeLog),
+		logCsv,
+		readingById: (scope: SiteScope, id: string) => readingById(deps.db, scope, id),
+		targetsOf: (scope: SiteScope, waterId: string) => targetsOf(deps.db, scope, waterId),
+		supplementsUsed: (scope: SiteScope, waterId: string) => supplementsUsed(deps.db, scope, waterId),
+		saveTestRun: bind(deps, saveTestRun),
+		correctReading: bind(deps, correctReading),
+		recordEvent: bind(deps, recordEvent),
+		setTarget: bind(deps, setTarget)
+	};
+}
+
+export type Services = ReturnType<typeof createServices>;

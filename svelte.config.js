@@ -1,0 +1,46 @@
+import adapter from '@sveltejs/adapter-node';
+import { vitePreprocess } from '@sveltejs/vite-plugin-svelte';
+
+// Tests build into folders of their own, so that a running demo keeps its build.
+const outDir = process.env.TEVRIK_KIT_DIR ?? '.svelte-kit';
+const out = process.env.TEVRIK_BUILD_DIR ?? 'build';
+
+/** @type {import('@sveltejs/kit').Config} */
+export default {
+	preprocess: vitePreprocess(),
+	compilerOptions: {
+		runes: ({ filename }) => (filename.includes('node_modules') ? undefined : true)
+	},
+	kit: {
+		outDir,
+		adapter: adapter({ out, precompress: true }),
+		csp: {
+			mode: 'nonce',
+			directives: {
+				'default-src': ['self'],
+				'script-src': ['self'],
+				'style-src': ['self'],
+				'img-src': ['self', 'data:', 'blob:'],
+				'connect-src': ['self'],
+				'font-src': ['self'],
+				'worker-src': ['self'],
+				'object-src': ['none'],
+				'base-uri': ['none'],
+				'form-action': ['self'],
+				'frame-ancestors': ['none']
+			}
+		},
+		typescript: {
+			config: (config) => ({
+				...config,
+				include: [
+					...config.include,
+					'../scripts/**/*.ts',
+					'../tests/**/*.ts',
+					'../drizzle.config.ts',
+					'../vite.config.ts'
+				]
+			})
+		}
+	}
+};

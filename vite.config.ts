@@ -1,0 +1,44 @@
+import { sveltekit } from '@sveltejs/kit/vite';
+import tailwindcss from '@tailwindcss/vite';
+import { defineConfig } from 'vitest/config';
+
+export default defineConfig({
+	plugins: [tailwindcss(), sveltekit()],
+	worker: { format: 'es' },
+	build: { chunkSizeWarningLimit: 700 },
+	test: {
+		projects: [
+			{
+				extends: true,
+				test: {
+					name: 'unit',
+					environment: 'node',
+					include: ['src/**/*.test.ts', 'tests/cases/**/*.test.ts', 'tests/rules/**/*.test.ts']
+				}
+			},
+			{
+				extends: true,
+				test: {
+					name: 'integration',
+					environment: 'node',
+					include: ['tests/integration/**/*.test.ts'],
+					globalSetup: ['tests/integration/database.setup.ts'],
+					testTimeout: 30_000,
+					hookTimeout: 60_000,
+					fileParallelism: false
+				}
+			},
+			{
+				extends: true,
+				test: {
+					name: 'e2e',
+					environment: 'node',
+					include: ['tests/e2e/**/*.test.ts'],
+					testTimeout: 90_000,
+					hookTimeout: 120_000,
+					fileParallelism: false
+				}
+			}
+		]
+	}
+});
