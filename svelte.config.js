@@ -20,6 +20,8 @@ export default {
 				'default-src': ['self'],
 				'script-src': ['self'],
 				'style-src': ['self'],
+				// Kit's own announcer for screen readers hides itself with this one style attribute.
+				'style-src-attr': ['unsafe-hashes', 'sha256-S8qMpvofolR8Mpjy4kQvEm7m1q8clzU4dfDH0AmvZjo='],
 				'img-src': ['self', 'data:', 'blob:'],
 				'connect-src': ['self'],
 				'font-src': ['self'],

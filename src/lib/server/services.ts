@@ -7,7 +7,7 @@ import type { Deps } from './service/deps.ts';
 import { logCsv } from './service/log-csv.ts';
 import { firstWater, openWater } from './service/open-water.ts';
 import { readBench } from './service/read-bench.ts';
-import { readLog, readWholeLog } from './service/read-log.ts';
+import { readLog, readRecentEvents, readWholeLog } from './service/read-log.ts';
 import { readToday } from './service/read-today.ts';
 import { readTrends } from './service/read-trends.ts';
 import { recordEvent } from './service/record-event.ts';
@@ -36,6 +36,7 @@ export function createServices(deps: Deps) {
 		readTrends: bind(deps, readTrends),
 		readLog: bind(deps, readLog),
 		readWholeLog: bind(deps, readWholeLog),
+		readRecentEvents: bind(deps, readRecentEvents),
 		logCsv,
 		readingById: (scope: SiteScope, id: string) => readingById(deps.db, scope, id),
 		targetsOf: (scope: SiteScope, waterId: string) => targetsOf(deps.db, scope, waterId),

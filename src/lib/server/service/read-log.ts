@@ -57,3 +57,14 @@ export async function readWholeLog(
 ): Promise<LogEntry[]> {
 	return entriesOf(deps, scope, { ...filter, before: null }, 1_000_000);
 }
+
+/** The last events of a water that still stand, newest first. */
+export async function readRecentEvents(
+	deps: Deps,
+	scope: SiteScope,
+	waterId: string,
+	most: number
+): Promise<LoggedEvent[]> {
+	const events = await eventLog(deps.db, scope, { waterId, before: null, most: 2 * most });
+	return events.filter((e) => !e.superseded).slice(0, most);
+}

@@ -1,0 +1,95 @@
+// Building, preparing and serving the application; shared by the demo, the tests, the pictures and the bench.
+import { spawn, spawnSync } from 'node:child_process';
+import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { createServer } from 'node:net';
+import { join } from 'node:path';
+import { setTimeout as sleep } from 'node:timers/promises';
+import { ROOT } from './bootstrap.mjs';
+import { stop } from './say.mjs';
+import { sourceDigest } from './sources.mjs';
+
+const bin = (name) => join(ROOT, 'node_modules/.bin', name);
+
+/** Runs one of our TypeScript scripts and returns what it printed; its last complaint on failure. */
+export function runScript(script, env) {
+	const done = spawnSync(bin('tsx'), [join(ROOT, 'scripts', script)], {
+		cwd: ROOT,
+		env: { ...process.env, ...env },
+		encoding: 'utf8'
+	});
+	if (done.status !== 0) {
+		const line = done.stderr.split('\n').find((l) => /^\w*Error/.test(l)) ?? done.stderr.trim().split('\n').at(-1) ?? '';
+		stop(`${script} failed: ${line}`);
+	}
+	return done.stdout.trim();
+}
+
+/** Builds into `folder` unless what is there was made from the same sources. */
+export function build(folder = join(ROOT, 'build'), kitFolder = join(ROOT, '.svelte-kit')) {
+	const mark = join(folder, 'sources.sha256');
+	const digest = sourceDigest();
+	if (existsSync(mark) && readFileSync(mark, 'utf8') === digest) return false;
+	const done = spawnSync(bin('vite'), ['build', '--logLevel', 'warn'], {
+		cwd: ROOT,
+		encoding: 'utf8',
+		env: { ...process.env, TEVRIK_BUILD_DIR: folder, TEVRIK_KIT_DIR: kitFolder }
+	});
+	if (done.status !== 0) stop(`Building the application failed:\n${(done.stderr || done.stdout).trim()}`);
+	mkdirSync(folder, { recursive: true });
+	writeFileSync(mark, digest);
+	return true;
+}
+
+export async function portIsFree(port, host) {
+	return new Promise((done) => {
+		const server = createServer();
+		server.once('error', () => done(false));
+		server.listen(port, host, () => server.close(() => done(true)));
+	});
+}
+
+/** Starts the built server and waits until it answers. */
+export async function serve({ folder = join(ROOT, 'build'), host = '127.0.0.1', port, env, quiet = false }) {
+	const origin = env.ORIGIN ?? `http://${host}:${port}`;
+	const child = spawn(process.execPath, [join(folder, 'index.js')], {
+		cwd: ROOT,
+		env: {
+			...process.env,
+			NODE_ENV: 'production',
+			HOST: host,
+			PORT: String(port),
+			ORIGIN: origin,
+			BODY_SIZE_LIMIT: '1M',
+			SHUTDOWN_TIMEOUT: '5',
+			...env
+		},
+		stdio: ['ignore', quiet ? 'ignore' : 'inherit', 'inherit'],
+		detached: true
+	});
+	let ended = false;
+	child.once('exit', () => (ended = true));
+	for (let i = 0; ; i++) {
+		if (ended) stop('The server did not start; what it said stands above.');
+		try {
+			await fetch(`${origin}/icon.svg`);
+			break;
+		} catch {
+			if (i > 200) {
+				child.kill('SIGKILL');
+				stop('The server did not answer within 20 seconds.');
+			}
+			await sleep(100);
+		}
+	}
+	return {
+		origin,
+		pid: child.pid,
+		ended: new Promise((done) => (ended ? done() : child.once('exit', () => done()))),
+		kill: (signal) => child.kill(signal),
+		async stop() {
+			if (ended) return;
+			child.kill('SIGTERM');
+			await new Promise((done) => child.once('exit', done));
+		}
+	};
+}

@@ -1,0 +1,55 @@
+import type { EventDetails, EventKind } from '$lib/contract/event';
+import { PARAMETERS, UNITS, type ParameterId } from '$lib/core/quantity';
+import { plain } from './number.ts';
+
+export const EVENT_NAMES: Readonly<Record<EventKind, string>> = {
+	dose: 'Dose',
+	'recurring-dose': 'Daily dose set',
+	'recurring-dose-missed': 'Daily dose missed',
+	'water-change': 'Water change',
+	'top-up': 'Top-up',
+	'medium-in': 'Medium put in',
+	'medium-out': 'Medium taken out',
+	feeding: 'Feeding',
+	'animals-in': 'Animals in',
+	'animals-out': 'Animals out',
+	death: 'Death',
+	failure: 'Failure',
+	note: 'Note'
+};
+
+interface AnyDetails {
+	readonly supplement?: string;
+	readonly amountMl?: number;
+	readonly amountMlPerDay?: number;
+	readonly days?: number;
+	readonly volumeL?: number;
+	readonly batch?: string;
+	readonly newWater?: readonly { readonly parameter: ParameterId; readonly value: number }[];
+}
+
+/** What an event was, in one line. */
+export function eventWords(kind: EventKind, details: EventDetails): string {
+	const d: AnyDetails = details;
+	switch (kind) {
+		case 'dose':
+			return `${plain(d.amountMl ?? 0)} mL of ${d.supplement}`;
+		case 'recurring-dose':
+			return d.amountMlPerDay === 0
+				? `${d.supplement} stopped`
+				: `${d.supplement}, ${plain(d.amountMlPerDay ?? 0)} mL a day from here on`;
+		case 'recurring-dose-missed':
+			return `${d.supplement}, for ${plain(d.days ?? 0)} days`;
+		case 'water-change': {
+			const values = (d.newWater ?? []).map(({ parameter, value }) => {
+				const { symbol, canonicalUnit } = PARAMETERS[parameter];
+				return `${symbol} ${plain(value)} ${UNITS[canonicalUnit].symbol}`;
+			});
+			return [`${plain(d.volumeL ?? 0)} L`, d.batch, values.join(', ') || 'new water not tested']
+				.filter(Boolean)
+				.join('; ');
+		}
+		default:
+			return '';
+	}
+}

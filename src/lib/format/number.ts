@@ -1,0 +1,40 @@
+import { knownDigits } from '$lib/core/uncertainty';
+
+/** A fixed number of decimals, a true minus sign, no grouping: as instruments show it. */
+export function fixed(value: number, decimals: number): string {
+	const text = Math.abs(value).toFixed(decimals);
+	return value < 0 && Number(text) !== 0 ? `−${text}` : text;
+}
+
+export interface Measured {
+	readonly value: string;
+	readonly plusMinus: string;
+}
+
+/**
+ * A value with as many digits as its expanded uncertainty leaves standing.
+ *
+ * @example measured(8.131, 0.466) // { value: '8.1', plusMinus: '0.5' }
+ */
+export function measured(value: number, expandedUncertainty: number): Measured {
+	const { decimals, step } = knownDigits(expandedUncertainty);
+	const rounded = (x: number) => fixed(decimals > 0 ? x : Math.round(x / step) * step, decimals);
+	return { value: rounded(value), plusMinus: rounded(expandedUncertainty) };
+}
+
+/** A limit as it was set: no digits added, none lost. */
+export function plain(value: number): string {
+	return fixed(value, Math.min(4, (String(Number(value.toPrecision(10))).split('.')[1] ?? '').length));
+}
+
+export function percent(share: number): string {
+	if (share > 0 && share < 0.01) return 'under 1 %';
+	if (share < 1 && share > 0.99) return 'over 99 %';
+	return `${Math.round(share * 100)} %`;
+}
+
+/** A volume on a syringe: always two decimals, three between marks. */
+export function millilitres(ml: number): string {
+	const hundredths = ml * 100;
+	return fixed(ml, Math.abs(hundredths - Math.round(hundredths)) < 1e-6 ? 2 : 3);
+}

@@ -1,0 +1,111 @@
+<script lang="ts">
+	import type { BenchEntry } from '$lib/core/bench';
+	import { PARAMETERS } from '$lib/core/quantity';
+	import type { Fault } from '$lib/core/result';
+	import { chime } from '$lib/client/sound';
+	import { countdown } from '$lib/format/date';
+	import { faultText } from '$lib/format/faults';
+	import { plain } from '$lib/format/number';
+	import Action from '$lib/ui/shared/Action.svelte';
+	import type { BenchDesk } from '$lib/ui/shared/BenchDesk.svelte';
+	import Swatch from './Swatch.svelte';
+
+	let { desk, ongiveup }: { desk: BenchDesk; ongiveup: () => void } = $props();
+
+	const progress = $derived(desk.progress!);
+	const step = $derived(progress.step!);
+	const action = $derived(step.action);
+	const timed = $derived(action.kind === 'swirl' || action.kind === 'stand');
+	const counted = $derived(action.kind === 'drops' ? action.count : 0);
+	const enough = $derived(action.kind === 'drops' ? progress.drops >= action.count : !timed || (desk.timer?.over ?? false));
+	let fault = $state<Fault | null>(null);
+
+	function note(kind: BenchEntry['kind']): void {
+		const outcome = desk.note(kind);
+		fault = outcome.ok ? null : outcome.fault;
+		if (kind === 'drop' && outcome.ok) chime(progress.drops + 1 >= counted ? 1175 : 660);
+	}
+
+	/** The one thing to do next; what the large button and the space bar do. */
+	const next = $derived.by((): { kind: BenchEntry['kind']; text: string } => {
+		if (action.kind === 'drops' && !enough) return { kind: 'drop', text: 'Add a drop' };
+		if (timed && !desk.timer) {
+			return { kind: 'timer-started', text: action.kind === 'swirl' ? 'Start swirling' : 'Start the wait' };
+		}
+		return { kind: 'step-done', text: enough ? 'Done, go on' : 'Wait for it' };
+	});
+	const waiting = $derived(timed && desk.timer !== null && !enough);
+
+	function key(event: KeyboardEvent): void {
+		if (event.repeat || event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement) return;
+		const onButton = event.target instanceof HTMLElement && event.target.closest('button, a, summary') !== null;
+		if ((event.key === ' ' || event.key === 'Enter') && !onButton && !waiting) {
+			event.preventDefault();
+			note(next.kind);
+		} else if (event.key === 'Backspace') {
+			event.preventDefault();
+			if (progress.canUndo) note('undone');
+		}
+	}
+
+	let rang = false;
+	$effect(() => {
+		const over = desk.timer?.over ?? false;
+		if (over && !rang) chime();
+		rang = over;
+	});
+</script>
+
+<svelte:window onkeydown={key} />
+
+<div class="page grid max-w-[72rem]! gap-x-12 gap-y-6 lg:grid-cols-[1fr_20rem]">
+	<div class="flex flex-col">
+		<p class="label figures">
+			{PARAMETERS[desk.method!.parameter].name}, {plain(desk.method!.sampleMl[desk.draft!.portion])} mL · step {progress.stepIndex + 1}
+			of {desk.steps.length}
+		</p>
+		<h1 class="mt-2 text-4xl leading-tight text-balance md:text-5xl">{step.say}</h1>
+		<p class="mt-3 max-w-[38rem] text-lg text-muted">{step.detail}</p>
+		{#if step.expect}<p class="mt-5"><Swatch colour={step.expect} label="colour to expect afterwards" /></p>{/if}
+
+		{#if action.kind === 'drops'}
+			<p class="figures mt-6 text-7xl leading-none font-bold" aria-live="polite">
+				{progress.drops}<span class="text-3xl font-normal text-muted"> of {action.count} drops</span>
+			</p>
+		{:else if timed}
+			<p class="figures mt-6 text-7xl leading-none font-bold" role="timer">
+				{desk.timer ? countdown(desk.timer.leftMs) : countdown((action.kind === 'swirl' || action.kind === 'stand' ? action.seconds : 0) * 1000)}
+				<span class="text-3xl font-normal text-muted">{desk.timer?.over ? 'over' : 'min'}</span>
+			</p>
+		{/if}
+
+		<div class="mt-8 flex flex-wrap gap-3">
+			<Action kind="primary" size="large" class="min-w-60 grow sm:grow-0" disabled={waiting} onclick={() => note(next.kind)}
+				>{next.text}</Action
+			>
+			{#if progress.canUndo}<Action size="large" onclick={() => note('undone')}>Undo</Action>{/if}
+			{#if !enough && (action.kind === 'drops' || desk.timer)}
+				<Action kind="quiet" size="large" onclick={() => note('step-left')}>Go on as it is</Action>
+			{/if}
+		</div>
+		{#if fault}<p role="alert" class="mt-3 font-semibold text-warn">{faultText(fault)}</p>{/if}
+
+		<details class="mt-8 max-w-[38rem]">
+			<summary class="link inline-block min-h-10">Why</summary>
+			<p class="mt-1">{step.why}</p>
+		</details>
+	</div>
+
+	<ol class="small self-start border-t lg:mt-8" aria-label="All steps">
+		{#each desk.steps as other, i (other.id)}
+			<li
+				class="flex gap-3 border-b py-2 {i === progress.stepIndex ? 'font-semibold' : 'text-muted'}"
+				aria-current={i === progress.stepIndex ? 'step' : undefined}
+			>
+				<span class="figures w-10 shrink-0">{i < progress.stepIndex ? 'done' : i + 1}</span>
+				{other.say}
+			</li>
+		{/each}
+		<li class="pt-3"><button type="button" class="link min-h-10" onclick={ongiveup}>Give this test up</button></li>
+	</ol>
+</div>

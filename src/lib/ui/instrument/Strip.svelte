@@ -1,0 +1,102 @@
+<script lang="ts">
+	import { linearScale, stripSpan } from './scale';
+
+	interface Props {
+		/** All in one unit. */
+		band: { readonly low: number | null; readonly high: number | null } | null;
+		value: number;
+		lower: number;
+		upper: number;
+		/** The last reading alone. */
+		reading: number | null;
+		/** Where the value will be in seven days. */
+		tail: number;
+		warn: boolean;
+		lowText: string;
+		highText: string;
+		/** The whole row in words. */
+		words: string;
+	}
+	let { band, value, lower, upper, reading, tail, warn, lowText, highText, words }: Props = $props();
+
+	const scale = $derived(
+		linearScale(...stripSpan(band, [lower, upper, tail, ...(reading === null ? [] : [reading])]))
+	);
+	const x = (v: number) => `${scale.percent(v).toFixed(2)}%`;
+	const bandLeft = $derived(band?.low == null ? 0 : scale.percent(band.low));
+	const bandRight = $derived(band?.high == null ? 100 : scale.percent(band.high));
+	const lensWidth = $derived(Math.max(1.5, scale.percent(upper) - scale.percent(lower)));
+</script>
+
+<svg class="strip" class:warn width="100%" height="58" role="img" aria-label={words}>
+	<line class="axis" x1="0" x2="100%" y1="27" y2="27" />
+	{#if band}
+		<rect class="slot" x="{bandLeft}%" width="{bandRight - bandLeft}%" y="18" height="18" />
+		{#if band.low !== null}
+			<line class="edge" x1="{bandLeft}%" x2="{bandLeft}%" y1="14" y2="40" />
+			<text class="figures" x="{bandLeft}%" y="54">{lowText}</text>
+		{/if}
+		{#if band.high !== null}
+			<line class="edge" x1="{bandRight}%" x2="{bandRight}%" y1="14" y2="40" />
+			<text class="figures" x="{bandRight}%" y="54">{highText}</text>
+		{/if}
+	{/if}
+	<svg x="{scale.percent(value) - lensWidth / 2}%" width="{lensWidth}%" y="16" height="22" viewBox="0 0 100 22" preserveAspectRatio="none">
+		<path class="lens" d="M0 11 Q50 -9 100 11 Q50 31 0 11Z" vector-effect="non-scaling-stroke" />
+	</svg>
+	<line class="tail" x1={x(value)} x2={x(tail)} y1="27" y2="27" />
+	<circle class="tail-end" cx={x(tail)} cy="27" r="3.5" />
+	{#if reading !== null}
+		<line class="reading" x1={x(reading)} x2={x(reading)} y1="5" y2="20" />
+	{/if}
+</svg>
+
+<style>
+	.strip {
+		display: block;
+		overflow: visible;
+	}
+	.axis {
+		stroke: var(--line);
+		stroke-width: 2;
+	}
+	.slot {
+		fill: var(--slot);
+	}
+	.edge {
+		stroke: var(--line-strong);
+		stroke-width: 1.25;
+	}
+	text {
+		fill: var(--muted);
+		font-size: 14px;
+		text-anchor: middle;
+	}
+	.lens {
+		fill: var(--lens);
+		fill-opacity: 0.75;
+		stroke: var(--ink);
+		stroke-width: 1.5;
+	}
+	.reading {
+		stroke: var(--ink);
+		stroke-width: 2.5;
+	}
+	.tail {
+		stroke: var(--ink);
+		stroke-width: 2;
+	}
+	.tail-end {
+		fill: var(--ink);
+	}
+	.warn .lens {
+		stroke: var(--warn);
+	}
+	.warn .tail,
+	.warn .reading {
+		stroke: var(--warn);
+	}
+	.warn .tail-end {
+		fill: var(--warn);
+	}
+</style>

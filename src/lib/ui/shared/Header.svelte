@@ -1,0 +1,78 @@
+<script lang="ts">
+	import { PROFILES, type ProfileId } from '$lib/core/judgement';
+	import { countdown } from '$lib/format/date';
+	import { plain } from '$lib/format/number';
+	import type { BenchDesk } from './BenchDesk.svelte';
+
+	interface Props {
+		water: { readonly id: string; readonly name: string; readonly netVolumeL: number | null; readonly profile: ProfileId | null };
+		siblings: readonly { readonly id: string; readonly name: string }[];
+		view: string;
+		desk: BenchDesk;
+	}
+	let { water, siblings, view, desk }: Props = $props();
+
+	const VIEWS = [
+		{ id: 'today', name: 'Today' },
+		{ id: 'bench', name: 'Bench' },
+		{ id: 'trends', name: 'Trends' },
+		{ id: 'log', name: 'Log' }
+	];
+	const about = $derived(
+		[
+			water.netVolumeL === null ? '' : `${plain(water.netVolumeL)} L`,
+			water.profile ? PROFILES[water.profile].name.toLowerCase() : ''
+		]
+			.filter(Boolean)
+			.join(', ')
+	);
+</script>
+
+<header class="border-b bg-paper">
+	<div class="mx-auto flex max-w-[80rem] flex-wrap items-stretch gap-x-6 px-4 lg:px-8">
+		<a href="/" class="flex items-center py-3 text-xl font-bold tracking-tight">Tevrik</a>
+		<div class="flex min-w-0 flex-col justify-center border-l py-2 pl-5">
+			{#if siblings.length > 1}
+				<details class="relative">
+					<summary class="font-semibold">{water.name}</summary>
+					<ul class="absolute z-10 mt-1 min-w-48 border bg-surface py-1 shadow-lg">
+						{#each siblings as other (other.id)}
+							<li>
+								<a class="block px-4 py-2 hover:bg-paper" href="/waters/{other.id}/{view}">{other.name}</a>
+							</li>
+						{/each}
+					</ul>
+				</details>
+			{:else}
+				<span class="truncate font-semibold">{water.name}</span>
+			{/if}
+			<span class="small figures hidden text-muted sm:block">{about}</span>
+		</div>
+		<nav aria-label="Views" class="order-last -mx-4 flex w-full px-2 sm:order-none sm:mx-0 sm:w-auto sm:px-0">
+			{#each VIEWS as { id, name } (id)}
+				<a
+					href="/waters/{water.id}/{id}"
+					aria-current={view === id ? 'page' : undefined}
+					class="flex min-h-11 flex-1 items-center justify-center border-b-3 px-3 sm:min-h-15 {view === id
+						? 'border-ink font-semibold'
+						: 'border-transparent text-muted hover:text-ink'}">{name}</a
+				>
+			{/each}
+		</nav>
+		<div class="ml-auto flex items-center" aria-live="off">
+			{#if desk.timer}
+				<a
+					href="/waters/{water.id}/bench"
+					class="figures flex min-h-10 items-center gap-2 rounded-md border-2 px-3 {desk.timer.over
+						? 'border-accent text-accent'
+						: 'border-ink'}"
+				>
+					<span class="small">{desk.timer.label}</span>
+					<strong>{desk.timer.over ? 'time is over' : countdown(desk.timer.leftMs)}</strong>
+				</a>
+			{:else if desk.draft && view !== 'bench'}
+				<a href="/waters/{water.id}/bench" class="link small py-2">Unfinished test</a>
+			{/if}
+		</div>
+	</div>
+</header>

@@ -1,0 +1,136 @@
+<script lang="ts">
+	import { PARAMETERS, UNITS, type ParameterId, type UnitId } from '$lib/core/quantity';
+	import { daysBetween, type Instant } from '$lib/core/time';
+	import { clockTime, shortDay } from '$lib/format/date';
+	import { EVENT_NAMES, eventWords } from '$lib/format/event';
+	import { inUnit, ratePerDay, resultInUnit } from '$lib/format/quantity';
+	import { rateSentence } from '$lib/format/verdict';
+	import Action from '$lib/ui/shared/Action.svelte';
+	import TrendChart from './TrendChart.svelte';
+	import type { TrendEvent, TrendRow } from './trend-row';
+
+	interface Props {
+		waterId: string;
+		span: string;
+		spans: readonly string[];
+		from: Instant;
+		to: Instant;
+		now: Instant;
+		rows: readonly TrendRow[];
+		events: readonly TrendEvent[];
+		units: Readonly<Record<ParameterId, UnitId>>;
+		timeZone: string;
+	}
+	let { waterId, span, spans, from, to, now, rows, events, units, timeZone }: Props = $props();
+
+	const newestFirst = $derived([...events].reverse());
+
+	function words(row: TrendRow): string {
+		const unit = units[row.parameter];
+		const m = inUnit(row.parameter, row.now.value, Math.hypot(row.now.uRandom, row.now.uCommon), unit);
+		return `${PARAMETERS[row.parameter].name}: ${row.readings.length} readings since ${shortDay(from, timeZone, now)}. Now about ${m.value} plus or minus ${m.plusMinus} ${UNITS[unit].symbol}. ${rateSentence({ ...row, leavesInDays: null }, unit)}`;
+	}
+</script>
+
+<main>
+	<div class="border-b bg-paper">
+		<div class="mx-auto flex max-w-[80rem] flex-wrap items-center gap-x-6 px-4 lg:px-8">
+			<h1 class="visually-hidden">Trends</h1>
+			<span class="hidden text-muted sm:block">Show</span>
+			<nav aria-label="Span of time" class="flex">
+				{#each spans as choice (choice)}
+					<a
+						href="?span={choice}"
+						data-sveltekit-noscroll
+						aria-current={choice === span ? 'true' : undefined}
+						class="flex min-h-12 items-center px-3 {choice === span
+							? 'font-semibold underline decoration-2 underline-offset-8'
+							: 'text-muted hover:text-ink'}">{choice}</a
+					>
+				{/each}
+			</nav>
+			<a class="link ml-auto flex min-h-12 items-center" href="/waters/{waterId}/log.csv">Save as CSV</a>
+		</div>
+	</div>
+
+	{#if rows.length === 0}
+		<div class="page">
+			<h2 class="text-2xl">Nothing to draw yet</h2>
+			<p class="mt-1 text-muted">After the first test its reading stands here; after the second, a line.</p>
+			<p class="mt-4"><Action kind="primary" href="/waters/{waterId}/bench">Go to the bench</Action></p>
+		</div>
+	{:else}
+		<div class="mx-auto max-w-[80rem] px-4 lg:px-8">
+			{#each rows as row, i (row.parameter)}
+				{@const unit = units[row.parameter]}
+				{@const m = inUnit(row.parameter, row.now.value, Math.hypot(row.now.uRandom, row.now.uCommon), unit)}
+				<section class="grid gap-x-6 border-b py-4 md:grid-cols-[7rem_minmax(0,1fr)_13rem]" aria-label={PARAMETERS[row.parameter].name}>
+					<h2 class="text-lg leading-tight">
+						{PARAMETERS[row.parameter].name}
+						<span class="small block font-normal text-muted">{UNITS[unit].symbol}</span>
+					</h2>
+					<TrendChart
+						input={{ row, events, from, to, now, timeZone, unit, showDays: i === rows.length - 1 }}
+						words={words(row)}
+					/>
+					<div class="figures">
+						<p class="text-2xl font-bold whitespace-nowrap">{m.value} <span class="text-lg font-normal">± {m.plusMinus}</span></p>
+						<p class="small text-muted">{rateSentence({ ...row, leavesInDays: null }, unit)}</p>
+						{#if row.basedOn > 1}
+							{@const use = ratePerDay(row.parameter, row.consumptionPerDay.value, row.consumptionPerDay.u, unit)}
+							<p class="small mt-1 text-muted">
+								The water {row.consumptionPerDay.value < 0 ? 'gains' : 'uses'}
+								{use.value} ± {use.plusMinus} a day. Line through the last {row.basedOn} readings, doses and changes taken into account.
+							</p>
+						{/if}
+					</div>
+				</section>
+			{/each}
+			<p class="small flex flex-wrap gap-x-6 gap-y-1 py-3 text-muted">
+				<span>● reading, with its 95 % interval</span>
+				<span>— line, with its 95 % ribbon; dashed ahead of now</span>
+				<span>grey: band</span>
+				<span>thin line: water change</span>
+				<span>dotted: dose, setting, event</span>
+			</p>
+		</div>
+
+		<div class="page grid gap-10 pt-4! lg:grid-cols-2">
+			<section>
+				<h2 class="label">What happened in these {Math.round(daysBetween(from, now))} days</h2>
+				<ul class="small mt-2 max-h-96 overflow-y-auto" tabindex="-1">
+					{#each newestFirst as event (event.id)}
+						<li class="grid grid-cols-[6.5rem_1fr] gap-x-3 border-t py-2">
+							<span class="figures text-muted">{shortDay(event.happenedAt, timeZone, now)}</span>
+							<span
+								><strong>{EVENT_NAMES[event.kind]}</strong>
+								{[eventWords(event.kind, event.details), event.note].filter(Boolean).join('. ')}</span
+							>
+						</li>
+					{:else}
+						<li class="border-t py-2 text-muted">Nothing was entered.</li>
+					{/each}
+				</ul>
+			</section>
+			<section>
+				<h2 class="label">The readings as a table</h2>
+				{#each rows as row (row.parameter)}
+					<details class="mt-2 border-t pt-2">
+						<summary class="min-h-8">{PARAMETERS[row.parameter].name}, {row.readings.length} readings</summary>
+						<table class="small figures mt-2 w-full max-w-md">
+							<thead><tr class="text-left"><th class="py-1">Read</th><th class="py-1 text-right">Result</th></tr></thead>
+							<tbody>
+								{#each [...row.readings].reverse() as reading (reading.at)}
+									<tr class="border-t">
+										<td class="py-1">{shortDay(reading.at, timeZone, now)}, {clockTime(reading.at, timeZone)}</td>
+										<td class="py-1 text-right">{resultInUnit(reading.result, units[row.parameter])}</td>
+									</tr>
+								{/each}
+							</tbody>
+						</table>
+					</details>
+				{/each}
+			</section>
+		</div>
+	{/if}
+</main>

@@ -1,0 +1,20 @@
+<script lang="ts">
+	import { page } from '$app/state';
+	import Action from '$lib/ui/shared/Action.svelte';
+</script>
+
+<svelte:head><title>Tevrik</title></svelte:head>
+
+<main class="page max-w-[40rem]!">
+	<p class="text-xl font-bold">Tevrik</p>
+	<h1 class="mt-8 text-2xl">{page.error?.message}</h1>
+	{#if page.status === 401}
+		<p class="mt-3">
+			The demo signs its member in only on this machine itself. Start it with <code>npm run demo</code> and open the address
+			that it prints, or say <code>--sign-in-demo-member</code> if others may see and change the demo.
+		</p>
+	{:else if page.status === 404}
+		<p class="mt-3">The address may be mistyped, or the water belongs to a site that you are no member of.</p>
+	{/if}
+	<p class="mt-6"><Action href="/">Go to the start</Action></p>
+</main>

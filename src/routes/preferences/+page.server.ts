@@ -1,0 +1,29 @@
+import { redirect } from '@sveltejs/kit';
+import { PREFERENCES_COOKIE, readPreferences, writePreferences } from '$lib/contract/preferences';
+import type { Actions, PageServerLoad } from './$types';
+
+export const load = (() => redirect(307, '/')) satisfies PageServerLoad;
+
+/** Only a path of our own, so that nobody is sent elsewhere. */
+function ownPath(text: FormDataEntryValue | null): string {
+	return typeof text === 'string' && /^\/(?![/\\])/.test(text) ? text : '/';
+}
+
+export const actions = {
+	default: async ({ request, cookies, locals, url }) => {
+		const form = await request.formData();
+		const { theme, units } = locals.preferences;
+		const wanted = Object.entries({ theme, ...units }).map(([key, value]) => {
+			const asked = form.get(key);
+			return `${key}:${typeof asked === 'string' ? asked : value}`;
+		});
+		cookies.set(PREFERENCES_COOKIE, writePreferences(readPreferences(wanted.join(','))), {
+			path: '/',
+			httpOnly: true,
+			sameSite: 'lax',
+			secure: url.protocol === 'https:',
+			maxAge: 365 * 86_400
+		});
+		redirect(303, ownPath(form.get('back')));
+	}
+} satisfies Actions;

@@ -1,0 +1,22 @@
+import { error } from '@sveltejs/kit';
+import { civilDate } from '$lib/core/time';
+import { isParameterId } from '$lib/core/quantity';
+import type { RequestHandler } from './$types';
+
+export const GET = (async ({ locals, params, url }) => {
+	const open = await locals.openWater(params.water);
+	if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
+	const { services } = locals;
+	const asked = url.searchParams.get('what') ?? '';
+	const entries = await services.readWholeLog(open.scope, {
+		waterId: url.searchParams.get('waters') === 'all' ? null : open.water.id,
+		what: isParameterId(asked) || asked === 'events' ? asked : null
+	});
+	const name = open.water.name.toLowerCase().replace(/[^a-z0-9]+/g, '-');
+	return new Response(services.logCsv(entries), {
+		headers: {
+			'content-type': 'text/csv; charset=utf-8',
+			'content-disposition': `attachment; filename="tevrik-${name}-${civilDate(services.clock.now(), open.scope.timeZone)}.csv"`
+		}
+	});
+}) satisfies RequestHandler;

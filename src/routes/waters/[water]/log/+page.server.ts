@@ -1,0 +1,19 @@
+import { error } from '@sveltejs/kit';
+import { isParameterId } from '$lib/core/quantity';
+import { instant } from '$lib/core/time';
+import type { PageServerLoad } from './$types';
+
+export const load = (async ({ locals, params, url }) => {
+	const open = await locals.openWater(params.water);
+	if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
+	const asked = url.searchParams.get('what') ?? '';
+	const what = isParameterId(asked) || asked === 'events' ? asked : null;
+	const everywhere = url.searchParams.get('waters') === 'all';
+	const before = Number(url.searchParams.get('before'));
+	const page = await locals.services.readLog(open.scope, {
+		waterId: everywhere ? null : open.water.id,
+		what,
+		before: Number.isSafeInteger(before) && before > 0 ? instant(before) : null
+	});
+	return { ...page, what, everywhere };
+}) satisfies PageServerLoad;
