@@ -79,8 +79,8 @@ module.exports = {
 		{
 			name: 'ui-areas-do-not-import-each-other',
 			severity: 'error',
-			from: { path: '^src/lib/ui/(today|bench|trends|adjust|shelf|practice|log)/' },
-			to: { path: '^src/lib/ui/(today|bench|trends|adjust|shelf|practice|log)/', pathNot: '^src/lib/ui/$1/' }
+			from: { path: '^src/lib/ui/(today|bench|trends|adjust|shelf|practice|log|targets|help)/' },
+			to: { path: '^src/lib/ui/(today|bench|trends|adjust|shelf|practice|log|targets|help)/', pathNot: '^src/lib/ui/$1/' }
 		},
 		{
 			name: 'kit-only-at-the-edges',

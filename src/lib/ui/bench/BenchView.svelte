@@ -40,6 +40,13 @@
 	const unit = $derived(units[desk.method?.parameter ?? 'alkalinity']);
 	const reading = $derived(desk.draft?.readAt != null ? readingOf(desk.draft) : null);
 	const measurement = $derived(reading && desk.method && offer ? measure(desk.method, reading, offer) : null);
+	/** Changes with every screen of the test; each begins at its top. */
+	const screen = $derived(
+		`${desk.draft?.runId ?? ''}/${desk.progress?.stepIndex ?? ''}/${desk.draft?.readAt != null}/${saved !== null}`
+	);
+	$effect(() => {
+		if (screen) window.scrollTo({ top: 0 });
+	});
 	const titrating = $derived(desk.progress?.step?.action.kind === 'titrate');
 
 	function start(methodCode: string, portion: Portion): void {

@@ -50,7 +50,9 @@
 				<div>
 					<h2 class="text-2xl">{method.name}</h2>
 					<p class="text-muted">
-						{stepsFor(method, 'full').length} steps, {aboutMinutes(times.totalS)} in all, {aboutMinutes(times.handsS)} of it hands.
+						{stepsFor(method, 'full').length} steps, {aboutMinutes(times.totalS)}{aboutMinutes(times.handsS) === aboutMinutes(times.totalS)
+							? ', nearly all of it with your hands'
+							: ` in all, ${aboutMinutes(times.handsS)} with your hands`}.
 						{#if offer.lastAt}Last read {ago(offer.lastAt, timeZone, now)}.{:else}Not read from this water yet.{/if}
 					</p>
 					<fieldset class="mt-4">

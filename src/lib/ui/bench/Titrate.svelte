@@ -129,27 +129,29 @@
 
 <svelte:window onkeydown={key} />
 
-<div class="page grid max-w-[76rem]! gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,1fr)_28rem]">
-	<div class="order-2 flex flex-col lg:order-1">
+<div class="page titrate max-w-[78rem]! pt-4! lg:pt-6!">
+	<div class="head">
 		<p class="label figures">{PARAMETERS[method.parameter].name}, {plain(method.sampleMl[draft.portion])} mL</p>
-		<h1 class="mt-2 text-3xl leading-tight text-balance md:text-5xl">{step.say}</h1>
-		<p class="mt-3 max-w-[38rem] text-lg text-muted">{step.detail} Then set the plunger to what you see.</p>
-		<p class="mt-5 flex flex-wrap gap-x-8 gap-y-3">
+		<h1 class="mt-2 text-2xl leading-tight text-balance md:text-5xl">{step.say}</h1>
+		<p class="mt-3 hidden max-w-[38rem] text-lg text-muted sm:block">{step.detail} Then set the plunger to what you see.</p>
+		<p class="mt-2 flex justify-between gap-x-2 gap-y-3 sm:mt-5 sm:justify-start sm:gap-x-8">
 			<Swatch colour={method.colours.start} label="from" />
 			<Swatch colour={method.colours.passing} label="nearly" />
 			<Swatch colour={method.colours.end} label="stop at" />
 		</p>
-		<p class="small mt-2 text-muted">The swatches only help to find the place. Judge the vial itself, against white, in daylight.</p>
+		<p class="small mt-2 hidden text-muted sm:block">The swatches only help to find the place. Judge the vial itself, against white, in daylight.</p>
 
-		<div class="mt-6 flex flex-wrap gap-3">
+	</div>
+	<div class="hand">
+		<div class="turned flex flex-wrap gap-3">
 			<Action kind="primary" size="large" class="grow sm:grow-0" onclick={turned}>Colour has turned</Action>
-			{#if draft.fills.length < MAX_FILLS}
-				<Action size="large" onclick={refill}>Syringe is empty, filled again</Action>
-			{/if}
 		</div>
 		{#if fault}<p role="alert" class="mt-3 font-semibold text-warn">{faultText(fault)}</p>{/if}
 
 		<div class="mt-4 flex flex-wrap gap-3">
+			{#if draft.fills.length < MAX_FILLS}
+				<button type="button" class={toggle(false)} onclick={refill}>Empty: filled again</button>
+			{/if}
 			<button type="button" class={toggle(between)} aria-pressed={between} onclick={toggleBetween}>Between two marks</button>
 			<button
 				type="button"
@@ -179,7 +181,7 @@
 		</p>
 	</div>
 
-	<div class="order-1 lg:order-2">
+	<div class="instrument">
 		<Syringe
 			capacityMl={syringe.capacityMl}
 			graduationMl={syringe.graduationMl}
@@ -190,7 +192,7 @@
 			onset={fromPlunger}
 		/>
 		<div class="mt-4 grid grid-cols-2 gap-3">
-			<VolumeField label="left in the syringe" asked={syringe.readAs === 'left'} reading={left} onset={(ml) => fromField('left', ml)} onfault={(f) => (fault = f)} />
+			<VolumeField label="left" asked={syringe.readAs === 'left'} reading={left} onset={(ml) => fromField('left', ml)} onfault={(f) => (fault = f)} />
 			<VolumeField label="used" asked={syringe.readAs === 'used'} reading={used} onset={(ml) => fromField('used', ml)} onfault={(f) => (fault = f)} />
 		</div>
 		<p class="figures mt-4 border-t pt-3" aria-live="polite">
@@ -203,3 +205,44 @@
 		</p>
 	</div>
 </div>
+
+<style>
+	.titrate {
+		display: grid;
+		gap: 1rem 2.5rem;
+	}
+	/* On a phone the one thing to press stays under the thumb. */
+	.turned {
+		position: fixed;
+		inset-inline: 0;
+		bottom: 0;
+		z-index: 5;
+		padding: 0.6rem 1rem;
+		background: var(--surface);
+		border-top: 1px solid var(--line);
+	}
+	.hand {
+		padding-bottom: 4rem;
+	}
+	.hand {
+		order: 3;
+	}
+	@media (min-width: 64rem) {
+		.titrate {
+			grid-template-columns: minmax(0, 1fr) 30rem;
+			grid-template-rows: auto 1fr;
+		}
+		.instrument {
+			grid-column: 2;
+			grid-row: 1 / span 2;
+		}
+		.turned {
+			position: static;
+			padding: 0.75rem 0;
+			border: 0;
+		}
+		.hand {
+			padding-bottom: 0;
+		}
+	}
+</style>

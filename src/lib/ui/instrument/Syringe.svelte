@@ -101,8 +101,9 @@
 		return share * capacityMl;
 	};
 
-	/** Up on the screen is up for the plunger, whichever way the syringe is held. */
+	/** Up on the screen is up for the plunger, whichever way the syringe is held; from anywhere on the page. */
 	function key(event: KeyboardEvent): void {
+		if (event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement) return;
 		const step = (event.shiftKey ? 10 : 1) * up;
 		const moves: Record<string, () => void> = {
 			ArrowUp: () => nudge(-step),
@@ -117,7 +118,6 @@
 		const act = moves[event.key];
 		if (!act) return;
 		event.preventDefault();
-		event.stopPropagation();
 		act();
 	}
 
@@ -130,10 +130,12 @@
 	);
 </script>
 
-<div class="flex items-center justify-center gap-3">
-	<svg class="syringe" viewBox="0 0 330 {HEIGHT}" width="330" height={HEIGHT}>
+<svelte:window onkeydown={key} />
+
+<div class="flex items-center justify-between gap-3 sm:justify-center">
+	<svg class="syringe" viewBox="0 0 384 {HEIGHT}" width="384" height={HEIGHT}>
 		<defs>
-			<clipPath id="window"><rect x="0" y="0" width="330" height={HEIGHT} /></clipPath>
+			<clipPath id="window"><rect x="0" y="0" width="384" height={HEIGHT} /></clipPath>
 		</defs>
 
 		<!-- The whole syringe, true to scale, with the window on it. -->
@@ -209,8 +211,8 @@
 			<text class="air" x={BARREL.x + BARREL.width / 2} y={edgeY + tipSide * 14 + 4}>air, always there</text>
 		</g>
 
-		<line class="cursor" x1="76" x2={BARREL.x + BARREL.width + 62} y1={edgeY} y2={edgeY} />
-		<text class="read" x={BARREL.x + BARREL.width + 128} y={edgeY + 24} text-anchor="end">read this edge</text>
+		<line class="cursor" x1="76" x2={BARREL.x + BARREL.width + 78} y1={edgeY} y2={edgeY} />
+		<text class="read" x={BARREL.x + BARREL.width + 84} y={edgeY + 5}>read this edge</text>
 		<g
 			class="handle"
 			role="slider"
@@ -221,7 +223,6 @@
 			aria-valuemax={startMl}
 			aria-valuenow={shown}
 			aria-valuetext={words}
-			onkeydown={key}
 			onpointerdown={(e) => press(e, false)}
 			onpointermove={move}
 			onpointerup={release}
@@ -246,9 +247,15 @@
 	.syringe {
 		max-width: 100%;
 		height: auto;
-		max-height: 48dvh;
+		max-height: 34dvh;
+		min-height: 15rem;
 		user-select: none;
 		touch-action: none;
+	}
+	@media (min-width: 64rem) {
+		.syringe {
+			max-height: 48dvh;
+		}
 	}
 	.barrel {
 		fill: var(--barrel);

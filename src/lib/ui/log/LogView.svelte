@@ -128,7 +128,7 @@
 									<span class="figures">{eventWords(entry.kind, entry.details)}</span>
 								{/if}
 								{#if entry.note}<span class="small block">{entry.note}</span>{/if}
-								<span class="small text-muted"
+								<span class="small block text-muted"
 									>{entry.by}{everywhere ? `, ${entry.water}` : ''}{entry.type === 'reading' ? `, ${entry.method.name.toLowerCase()}` : ''}</span
 								>
 							</div>

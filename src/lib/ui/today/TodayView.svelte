@@ -7,6 +7,7 @@
 	import { gradeWords, isWarning } from '$lib/format/verdict';
 	import Action from '$lib/ui/shared/Action.svelte';
 	import { benchDeskOf } from '$lib/ui/shared/context';
+	import Demand from './Demand.svelte';
 	import ParameterRow from './ParameterRow.svelte';
 	import type { TodayRow } from './row';
 
@@ -27,8 +28,8 @@
 	const base = $derived(`/waters/${water.id}`);
 </script>
 
-<main class="lg:grid lg:min-h-[calc(100dvh-7.5rem)] lg:grid-cols-[21rem_1fr] xl:ml-[max(0px,calc(50vw-40rem))]">
-	<div class="border-b bg-paper px-4 py-6 lg:border-r lg:border-b-0 lg:px-8">
+<main class="today">
+	<div class="first border-b bg-paper px-4 py-6 lg:border-r lg:border-b-0 lg:px-8">
 		<p class="label">{longDay(now, timeZone)}</p>
 		{#if desk.draft}
 			<h1 class="mt-3 text-2xl">A test is unfinished</h1>
@@ -66,7 +67,10 @@
 			</ul>
 		{/if}
 
-		<h2 class="label mt-8">Lately</h2>
+	</div>
+
+	<div class="lately bg-paper px-4 pt-4 pb-6 lg:border-r lg:px-8">
+		<h2 class="label">Lately</h2>
 		<ul class="small mt-2">
 			{#each lately as event (event.id)}
 				<li class="border-t py-2">
@@ -81,7 +85,7 @@
 		<p class="mt-4 -ml-4"><Action kind="quiet" href="{base}/log/new">Enter a dose, a change or a note</Action></p>
 	</div>
 
-	<section aria-labelledby="water-now" class="px-4 py-6 lg:px-8">
+	<section aria-labelledby="water-now" class="now min-w-0 px-4 py-6 lg:px-8">
 		<h2 id="water-now" class="label">The water now, estimated from the last readings, doses and changes</h2>
 		<div class="mt-3 border-t">
 			{#each rows as row (row.parameter)}
@@ -108,6 +112,7 @@
 				>where it will be in seven days
 			</p>
 		{/if}
+		<Demand rows={rows.filter((r) => r.basedOn > 1)} {units} />
 		{#if untested.length > 0 && rows.length > 0}
 			<p class="small mt-3 text-muted">
 				Not tested in the last four months: {untested.map((p) => PARAMETERS[p].name.toLowerCase()).join(', ')}.
@@ -116,3 +121,27 @@
 		<p class="small mt-3"><a class="link" href="{base}/targets">Targets of this water</a></p>
 	</section>
 </main>
+
+<style>
+	.today {
+		display: flex;
+		flex-direction: column;
+	}
+	.lately {
+		order: 3;
+	}
+	@media (min-width: 64rem) {
+		.today {
+			display: grid;
+			grid-template-columns: 21rem minmax(0, 1fr);
+			grid-template-rows: auto 1fr;
+			width: 100%;
+			max-width: 80rem;
+			margin-inline: auto;
+		}
+		.now {
+			grid-column: 2;
+			grid-row: 1 / span 2;
+		}
+	}
+</style>

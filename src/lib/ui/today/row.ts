@@ -12,6 +12,7 @@ export interface TodayRow {
 	readonly inAWeek: Prediction;
 	readonly verdict: Verdict;
 	readonly netChangePerDay: RatePerDay;
+	readonly consumptionPerDay: RatePerDay;
 	readonly leavesInDays: number | null;
 	readonly basedOn: number;
 	readonly last: { readonly at: Instant; readonly result: TestResult };

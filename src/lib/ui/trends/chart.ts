@@ -30,7 +30,7 @@ interface Whisker {
 interface Colours {
 	readonly ink: string;
 	readonly muted: string;
-	readonly line: string;
+	readonly lineStrong: string;
 	readonly slot: string;
 	readonly lens: string;
 	readonly surface: string;
@@ -44,7 +44,7 @@ function coloursOf(canvas: HTMLCanvasElement): Colours {
 	return {
 		ink: get('ink'),
 		muted: get('muted'),
-		line: get('line'),
+		lineStrong: get('line-strong'),
 		slot: get('slot'),
 		lens: get('lens'),
 		surface: get('surface'),
@@ -126,8 +126,8 @@ function annotationsOf(input: ChartInput, colours: Colours, toUnit: (v: number) 
 			drawTime: 'beforeDatasetsDraw',
 			xMin: event.happenedAt,
 			xMax: event.happenedAt,
-			borderColor: change ? colours.line : colours.muted,
-			borderWidth: 1,
+			borderColor: change ? colours.lineStrong : colours.muted,
+			borderWidth: change ? 0.75 : 1,
 			borderDash: change ? [] : [2, 4]
 		};
 	}
@@ -197,7 +197,7 @@ export function drawTrend(canvas: HTMLCanvasElement, input: ChartInput): () => v
 		options: {
 			animation: false,
 			maintainAspectRatio: false,
-			layout: { padding: { top: 4, right: 4 } },
+			layout: { autoPadding: false, padding: { top: 4, right: 20 } },
 			interaction: { mode: 'nearest', axis: 'x', intersect: false },
 			scales: {
 				x: {
@@ -205,7 +205,12 @@ export function drawTrend(canvas: HTMLCanvasElement, input: ChartInput): () => v
 					min: from,
 					max: to,
 					border: { display: false },
-					grid: { color: colours.line, drawTicks: false },
+					grid: { display: false },
+					// Rows share one axis, so none may shrink for a label at its end.
+					afterFit: (axis) => {
+						axis.paddingLeft = 0;
+						axis.paddingRight = 0;
+					},
 					afterBuildTicks: (axis) => {
 						axis.ticks = ticks.map((t) => ({ value: t.at }));
 					},

@@ -22,6 +22,8 @@
 	const view = $derived(page.url.pathname.split('/')[3] ?? 'today');
 </script>
 
+<div class="frame">
 <Header water={data.water} siblings={data.siblings} {view} {desk} />
 {@render children()}
 <Footer preferences={data.preferences} waterId={data.water.id} path={page.url.pathname + page.url.search} />
+</div>

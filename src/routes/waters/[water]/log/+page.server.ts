@@ -1,5 +1,5 @@
 import { error } from '@sveltejs/kit';
-import { isParameterId } from '$lib/core/quantity';
+import { isParameterId, type ParameterId } from '$lib/core/quantity';
 import { instant } from '$lib/core/time';
 import type { PageServerLoad } from './$types';
 
@@ -7,7 +7,7 @@ export const load = (async ({ locals, params, url }) => {
 	const open = await locals.openWater(params.water);
 	if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
 	const asked = url.searchParams.get('what') ?? '';
-	const what = isParameterId(asked) || asked === 'events' ? asked : null;
+	const what: ParameterId | 'events' | null = isParameterId(asked) || asked === 'events' ? asked : null;
 	const everywhere = url.searchParams.get('waters') === 'all';
 	const before = Number(url.searchParams.get('before'));
 	const page = await locals.services.readLog(open.scope, {

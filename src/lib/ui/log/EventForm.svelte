@@ -1,0 +1,188 @@
+<script lang="ts">
+	import { enhance } from '$app/forms';
+	import type { EventDetails, EventKind } from '$lib/contract/event';
+	import { convert, PARAMETER_IDS, PARAMETERS, UNITS, type ParameterId, type UnitId } from '$lib/core/quantity';
+	import type { Instant } from '$lib/core/time';
+	import { localField } from '$lib/format/date';
+	import { EVENT_NAMES } from '$lib/format/event';
+	import { LABEL_FIRST } from '$lib/format/hazard';
+	import { plain } from '$lib/format/number';
+	import Action from '$lib/ui/shared/Action.svelte';
+	import Choice from '$lib/ui/shared/Choice.svelte';
+	import Fault from '$lib/ui/shared/Fault.svelte';
+	import Field from '$lib/ui/shared/Field.svelte';
+
+	interface Props {
+		id: string;
+		waterId: string;
+		kind: string;
+		/** Earlier doses, newest first: their supplements are offered again. */
+		used: readonly EventDetails[];
+		units: Readonly<Record<ParameterId, UnitId>>;
+		timeZone: string;
+		now: Instant;
+		netVolumeL: number | null;
+		refused: { readonly entered: Record<string, string>; readonly field: string; readonly text: string } | null;
+	}
+	let { id, waterId, kind, used, units, timeZone, now, netVolumeL, refused }: Props = $props();
+
+	const SECTIONS = [
+		{ kind: 'dose', name: 'One dose' },
+		{ kind: 'recurring-dose', name: 'Daily dose set' },
+		{ kind: 'recurring-dose-missed', name: 'Daily dose missed' },
+		{ kind: 'water-change', name: 'Water change' },
+		{ kind: 'note', name: 'Note or event' }
+	] as const;
+	const OTHERS: readonly EventKind[] = [
+		'note', 'feeding', 'top-up', 'animals-in', 'animals-out', 'death', 'medium-in', 'medium-out', 'failure'
+	];
+	const section = $derived(SECTIONS.find((s) => s.kind === kind)?.kind ?? 'note');
+
+	interface Known {
+		readonly supplement: string;
+		readonly strength: readonly { parameter: ParameterId; risePerMlIn100L: number }[];
+	}
+	const known = $derived.by(() => {
+		const byName: Record<string, Known> = {};
+		for (const details of used) {
+			if ('supplement' in details && 'strength' in details) byName[details.supplement] ??= details;
+		}
+		return Object.values(byName);
+	});
+	const first = $derived(known[0]);
+	const before = (name: string) => refused?.entered[name];
+	const fault = (name: string) => (refused && (refused.field === name || refused.field.startsWith(`${name}.`)) ? refused.text : undefined);
+	/** A fault that belongs to no field on this form stands above it. */
+	const general = $derived(refused && !/^(details\.|happenedAt|note|volumeL)/.test(refused.field) ? refused.text : null);
+
+	let supplement = $derived(before('details.supplement') ?? first?.supplement ?? '');
+	function strengthOf(parameter: ParameterId): string {
+		const entered = before(`details.strength.${parameter}`);
+		if (entered !== undefined) return entered;
+		const found = known.find((k) => k.supplement === supplement)?.strength.find((s) => s.parameter === parameter);
+		return found ? plain(Number(convert(found.risePerMlIn100L, PARAMETERS[parameter].canonicalUnit, units[parameter]).toPrecision(4))) : '';
+	}
+</script>
+
+<main class="page max-w-[44rem]!">
+	<h1 class="text-3xl">Enter something</h1>
+	<nav aria-label="What" class="mt-4 flex flex-wrap border-b">
+		{#each SECTIONS as { kind: choice, name } (choice)}
+			<a
+				href="?kind={choice}"
+				aria-current={choice === section ? 'true' : undefined}
+				class="-mb-px flex min-h-11 items-center border-b-2 px-3 {choice === section
+					? 'border-ink font-semibold'
+					: 'border-transparent text-muted hover:text-ink'}">{name}</a
+			>
+		{/each}
+	</nav>
+
+	<form method="post" use:enhance={() => ({ update }) => update({ reset: false })} class="mt-6 space-y-5">
+		<input type="hidden" name="id" value={before('id') ?? id} />
+		{#if general}<Fault text={general} />{/if}
+
+		{#if section === 'note'}
+			<Choice name="kind" label="What happened" value={OTHERS.find((k) => k === kind) ?? 'note'} items={OTHERS.map((k) => ({ value: k, name: EVENT_NAMES[k] }))} />
+		{:else}
+			<input type="hidden" name="kind" value={section} />
+		{/if}
+
+		{#if section === 'dose' || section === 'recurring-dose' || section === 'recurring-dose-missed'}
+			<Field
+				name="details.supplement"
+				label="Supplement"
+				value={supplement}
+				oninput={(e) => (supplement = e.currentTarget.value)}
+				list="supplements"
+				autocomplete="off"
+				fault={fault('details.supplement')}
+			/>
+			<datalist id="supplements">{#each known as k (k.supplement)}<option value={k.supplement}></option>{/each}</datalist>
+		{/if}
+		{#if section === 'dose'}
+			<Field name="details.amountMl" label="Amount" unit="mL" inputmode="decimal" value={before('details.amountMl') ?? ''} fault={fault('details.amountMl')} />
+		{:else if section === 'recurring-dose'}
+			<Field
+				name="details.amountMlPerDay"
+				label="Amount per day, from then on"
+				unit="mL a day"
+				inputmode="decimal"
+				help="0 stops it."
+				value={before('details.amountMlPerDay') ?? ''}
+				fault={fault('details.amountMlPerDay')}
+			/>
+		{:else if section === 'recurring-dose-missed'}
+			<Field
+				name="details.days"
+				label="For how many days from then on"
+				unit="days"
+				inputmode="decimal"
+				value={before('details.days') ?? ''}
+				fault={fault('details.days')}
+			/>
+		{:else if section === 'water-change'}
+			<Field
+				name="details.volumeL"
+				label="Volume changed"
+				unit="L"
+				inputmode="decimal"
+				help={netVolumeL === null ? '' : `The water holds ${plain(netVolumeL)} L.`}
+				value={before('details.volumeL') ?? ''}
+				fault={fault('details.volumeL') ?? fault('volumeL')}
+			/>
+			<Field name="details.batch" label="Batch of new water" value={before('details.batch') ?? ''} fault={fault('details.batch')} />
+		{/if}
+		{#if section === 'dose' || section === 'recurring-dose' || section === 'water-change'}
+			{@const prefix = section === 'water-change' ? 'details.newWater' : 'details.strength'}
+			<fieldset>
+				<legend class="font-semibold">
+					{section === 'water-change' ? 'What the new water held, where it was tested' : '1 mL raises 100 L by, as the label says'}
+				</legend>
+				<div class="mt-2 grid gap-4 sm:grid-cols-2">
+					{#each PARAMETER_IDS as parameter (parameter)}
+						<Field
+							name="{prefix}.{parameter}"
+							label={PARAMETERS[parameter].name}
+							unit={UNITS[units[parameter]].symbol}
+							inputmode="decimal"
+							value={section === 'water-change' ? (before(`${prefix}.${parameter}`) ?? '') : strengthOf(parameter)}
+						/>
+					{/each}
+				</div>
+				{#if fault(prefix)}<p class="small mt-1 font-semibold text-warn">{fault(prefix)}</p>{/if}
+				<p class="small mt-2 text-muted">
+					{section === 'water-change'
+						? 'Leave open what was not tested: then the estimate knows that something unknown came in, and widens.'
+						: 'Leave open what it does not raise. With nothing filled in, the estimate knows that something unknown went in, and widens.'}
+				</p>
+			</fieldset>
+		{/if}
+
+		<Field
+			name="happenedAt"
+			label="When"
+			type="datetime-local"
+			value={before('happenedAt') ?? localField(now, timeZone)}
+			help="In the time of the water’s place."
+			fault={fault('happenedAt')}
+		/>
+		<Field name="note" label={section === 'note' ? 'What' : 'Note'} maxlength={2000} value={before('note') ?? ''} fault={fault('note')} />
+
+		{#if section === 'dose' || section === 'recurring-dose'}
+			<p class="small border-l-4 border-line-strong pl-4">
+				<strong>Cautions.</strong> Never mix concentrates; add each slowly, apart, where the flow is strong. Many carbonate and lime solutions
+				are caustic: gloves and goggles, away from children and pets. {LABEL_FIRST}
+			</p>
+		{:else if section === 'water-change'}
+			<p class="small border-l-4 border-line-strong pl-4">
+				<strong>Cautions.</strong> Heaters and pumps off before hands or water levels move; match temperature and salinity. All on again
+				afterwards.
+			</p>
+		{/if}
+		<div class="flex gap-3 pt-2">
+			<Action kind="primary" type="submit" size="large">Save the entry</Action>
+			<Action kind="quiet" size="large" href="/waters/{waterId}/log">Back to the Log</Action>
+		</div>
+	</form>
+</main>

@@ -1,0 +1,49 @@
+<script lang="ts">
+	import { isProfileId, PROFILE_IDS, PROFILES, type Band, type TargetProfile } from '$lib/core/judgement';
+	import { PARAMETER_IDS, type ParameterId, type UnitId } from '$lib/core/quantity';
+	import type { Instant } from '$lib/core/time';
+	import TargetForm from './TargetForm.svelte';
+
+	type Dated = Band & { readonly parameter: ParameterId; readonly source: string; readonly fromAt: Instant };
+	interface Props {
+		waterName: string;
+		/** Newest first. */
+		targets: readonly Dated[];
+		profile: string | null;
+		ids: Readonly<Record<string, string>>;
+		units: Readonly<Record<ParameterId, UnitId>>;
+		timeZone: string;
+		now: Instant;
+		refused: { parameter: string; entered: Record<string, string>; field: string; text: string } | null;
+	}
+	let { waterName, targets, profile, ids, units, timeZone, now, refused }: Props = $props();
+
+	const chosen: TargetProfile | null = $derived(profile && isProfileId(profile) ? PROFILES[profile] : null);
+</script>
+
+<main class="page max-w-[60rem]!">
+	<h1 class="text-3xl">Targets of {waterName}</h1>
+	<p class="mt-1 max-w-[40rem] text-muted">
+		The band in which a value is wanted, and what you aim at. A change counts from its date on; earlier verdicts keep the band of their time.
+		Bands are conventions of husbandry, not laws: steadiness matters more than the exact figure.
+	</p>
+	<nav aria-label="Fill in from a profile" class="small mt-5 flex flex-wrap items-center gap-x-5">
+		<span class="text-muted">Fill in from</span>
+		{#each PROFILE_IDS as id (id)}
+			<a class="link flex min-h-10 items-center {id === profile ? 'font-semibold' : ''}" href="?profile={id}">{PROFILES[id].name}</a>
+		{/each}
+	</nav>
+	{#each PARAMETER_IDS as parameter (parameter)}
+		<TargetForm
+			{parameter}
+			history={targets.filter((t) => t.parameter === parameter)}
+			suggestion={chosen?.bands[parameter] ?? null}
+			suggestionSource={chosen ? `${chosen.source}: ${chosen.name.toLowerCase()}` : ''}
+			id={ids[parameter]!}
+			unit={units[parameter]}
+			{timeZone}
+			{now}
+			refused={refused?.parameter === parameter ? refused : null}
+		/>
+	{/each}
+</main>

@@ -1,0 +1,8 @@
+<script lang="ts">
+	import HelpView from '$lib/ui/help/HelpView.svelte';
+
+	let { data } = $props();
+</script>
+
+<svelte:head><title>Help · Tevrik</title></svelte:head>
+<HelpView waterId={data.water.id} />

@@ -1,0 +1,16 @@
+<script lang="ts">
+	import CorrectForm from '$lib/ui/log/CorrectForm.svelte';
+
+	let { data, form } = $props();
+</script>
+
+<svelte:head><title>Correct a reading · {data.water.name} · Tevrik</title></svelte:head>
+<CorrectForm
+	id={data.id}
+	waterId={data.water.id}
+	logged={data.logged}
+	units={data.preferences.units}
+	timeZone={data.timeZone}
+	now={data.now}
+	refused={form}
+/>

@@ -1,0 +1,60 @@
+import { error, fail, redirect } from '@sveltejs/kit';
+import { SetTarget } from '$lib/contract/target';
+import { convert, isParameterId, PARAMETERS } from '$lib/core/quantity';
+import { fail as fault } from '$lib/core/result';
+import { faultText } from '$lib/format/faults';
+import { typedInstant } from '$lib/server/validation/event-form';
+import { entered, typedNumber, typedText } from '$lib/server/validation/form';
+import { validate } from '$lib/server/validation/validator';
+import type { Actions, PageServerLoad } from './$types';
+
+export const load = (async ({ locals, params, url }) => {
+	const open = await locals.openWater(params.water);
+	if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
+	return {
+		targets: await locals.services.targetsOf(open.scope, open.water.id),
+		profile: url.searchParams.get('profile'),
+		ids: Object.fromEntries(Object.keys(PARAMETERS).map((p) => [p, locals.services.newId()]))
+	};
+}) satisfies PageServerLoad;
+
+export const actions = {
+	default: async ({ request, locals, params }) => {
+		const open = await locals.openWater(params.water);
+		if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
+		const form = await request.formData();
+		const parameter = typedText(form.get('parameter'));
+		const unit = isParameterId(parameter) ? locals.preferences.units[parameter] : null;
+		const limit = (name: string) => {
+			const value = typedNumber(form.get(name));
+			if (value === null || unit === null || !isParameterId(parameter)) return value;
+			return Number(convert(value, unit, PARAMETERS[parameter].canonicalUnit).toPrecision(12));
+		};
+		const fromAt = typedInstant(typedText(form.get('fromAt')), open.scope.timeZone);
+		const bad = ['low', 'high', 'aim'].find((name) => Number.isNaN(limit(name)));
+		const command = bad
+			? fault('invalid-field', bad, { reason: 'must be number' })
+			: Number.isNaN(fromAt)
+				? fault('invalid-field', 'fromAt', { reason: 'must be a date and a time' })
+				: validate(SetTarget, {
+						id: typedText(form.get('id')),
+						waterId: open.water.id,
+						parameter,
+						low: limit('low'),
+						high: limit('high'),
+						aim: limit('aim'),
+						source: typedText(form.get('source')),
+						fromAt
+					});
+		const outcome = command.ok ? await locals.services.setTarget(open.scope, command.value) : command;
+		if (!outcome.ok) {
+			return fail(400, {
+				parameter,
+				entered: entered(form),
+				field: outcome.fault.field ?? '',
+				text: faultText(outcome.fault)
+			});
+		}
+		redirect(303, `/waters/${params.water}/targets`);
+	}
+} satisfies Actions;
