@@ -33,7 +33,12 @@ module.exports = {
 	forbidden: [
 		...upwards,
 		{ name: 'no-circular', severity: 'error', from: {}, to: { circular: true } },
-		{ name: 'no-unresolvable', severity: 'error', from: { pathNot: '\\.test\\.ts$' }, to: { couldNotResolve: true, pathNot: '^\\$(app|env|service-worker)|^\\./\\$types' } },
+		{
+			name: 'no-unresolvable',
+			severity: 'error',
+			from: { pathNot: '\\.test\\.ts$' },
+			to: { couldNotResolve: true, pathNot: '^\\$(app|env|service-worker)|^\\./\\$types' }
+		},
 		{
 			name: 'core-imports-core-only',
 			severity: 'error',
@@ -80,7 +85,10 @@ module.exports = {
 			name: 'ui-areas-do-not-import-each-other',
 			severity: 'error',
 			from: { path: '^src/lib/ui/(today|bench|trends|adjust|shelf|practice|log|targets|help)/' },
-			to: { path: '^src/lib/ui/(today|bench|trends|adjust|shelf|practice|log|targets|help)/', pathNot: '^src/lib/ui/$1/' }
+			to: {
+				path: '^src/lib/ui/(today|bench|trends|adjust|shelf|practice|log|targets|help)/',
+				pathNot: '^src/lib/ui/$1/'
+			}
 		},
 		{
 			name: 'kit-only-at-the-edges',

@@ -18,7 +18,8 @@ export function runScript(script, env) {
 		encoding: 'utf8'
 	});
 	if (done.status !== 0) {
-		const line = done.stderr.split('\n').find((l) => /^\w*Error/.test(l)) ?? done.stderr.trim().split('\n').at(-1) ?? '';
+		const line =
+			done.stderr.split('\n').find((l) => /^\w*Error/.test(l)) ?? done.stderr.trim().split('\n').at(-1) ?? '';
 		stop(`${script} failed: ${line}`);
 	}
 	return done.stdout.trim();

@@ -15,7 +15,11 @@ const LONGEST_SOCKET = 100;
 
 const DURABLE = ['--innodb-flush-log-at-trx-commit=1'];
 /** For instances that are thrown away; after a power cut they would lose acknowledged rows. */
-const THROWAWAY = ['--innodb-flush-log-at-trx-commit=0', '--innodb-doublewrite=0', '--innodb-flush-method=nosync'];
+const THROWAWAY = [
+	'--innodb-flush-log-at-trx-commit=0',
+	'--innodb-doublewrite=0',
+	'--innodb-flush-method=nosync'
+];
 
 export async function freePort() {
 	return new Promise((done, failed) => {
@@ -56,7 +60,10 @@ export async function endLeftover(pidFile, marker) {
 function lastErrors(logFile) {
 	if (!existsSync(logFile)) return '';
 	const lines = readFileSync(logFile, 'utf8').split('\n');
-	return lines.filter((l) => /\[ERROR\]/.test(l)).slice(-2).join('\n');
+	return lines
+		.filter((l) => /\[ERROR\]/.test(l))
+		.slice(-2)
+		.join('\n');
 }
 
 function sql(socket, password, text, database = 'mysql') {
@@ -84,7 +91,11 @@ function install(dataFolder, extra) {
 	);
 	if (done.status !== 0) {
 		rmSync(dataFolder, { recursive: true, force: true });
-		const why = `${done.stdout}\n${done.stderr}`.split('\n').filter((l) => /error|denied|space/i.test(l)).slice(0, 2).join('\n');
+		const why = `${done.stdout}\n${done.stderr}`
+			.split('\n')
+			.filter((l) => /error|denied|space/i.test(l))
+			.slice(0, 2)
+			.join('\n');
 		stop(`The database could not be set up in ${dataFolder}.\n${why}`);
 	}
 }
@@ -106,7 +117,10 @@ export async function startDatabase({ folder, throwaway = false, port }) {
 	const pidFile = join(home, 'mariadb.pid');
 	const logFile = join(home, 'error.log');
 	const secretFile = join(home, 'secrets.json');
-	const socket = join(home, 's.sock').length < LONGEST_SOCKET ? join(home, 's.sock') : join(tmpdir(), `tevrik-${randomBytes(6).toString('hex')}.sock`);
+	const socket =
+		join(home, 's.sock').length < LONGEST_SOCKET
+			? join(home, 's.sock')
+			: join(tmpdir(), `tevrik-${randomBytes(6).toString('hex')}.sock`);
 	const settings = throwaway ? THROWAWAY : DURABLE;
 	await endLeftover(pidFile, dataFolder);
 
@@ -116,7 +130,9 @@ export async function startDatabase({ folder, throwaway = false, port }) {
 		rmSync(dataFolder, { recursive: true, force: true });
 		install(dataFolder, throwaway ? THROWAWAY : []);
 	} else if (!existsSync(join(dataFolder, 'mysql'))) {
-		stop(`The database folder ${dataFolder} is damaged or empty. Put it back from a copy, restore a backup, or begin anew with: npm run demo -- --fresh`);
+		stop(
+			`The database folder ${dataFolder} is damaged or empty. Put it back from a copy, restore a backup, or begin anew with: npm run demo -- --fresh`
+		);
 	}
 
 	const usePort = port ?? (await freePort());
@@ -148,9 +164,14 @@ export async function startDatabase({ folder, throwaway = false, port }) {
 	let ended = false;
 	child.once('exit', () => (ended = true));
 
-	let secrets = isNew ? { root: '', migrate: randomBytes(18).toString('hex'), app: randomBytes(18).toString('hex') } : JSON.parse(readFileSync(secretFile, 'utf8'));
+	let secrets = isNew
+		? { root: '', migrate: randomBytes(18).toString('hex'), app: randomBytes(18).toString('hex') }
+		: JSON.parse(readFileSync(secretFile, 'utf8'));
 	for (let i = 0; ; i++) {
-		if (ended) stop(`The database in ${dataFolder} did not start.\n${lastErrors(logFile)}\nPut the folder back from a copy, restore a backup, or begin anew with: npm run demo -- --fresh`);
+		if (ended)
+			stop(
+				`The database in ${dataFolder} did not start.\n${lastErrors(logFile)}\nPut the folder back from a copy, restore a backup, or begin anew with: npm run demo -- --fresh`
+			);
 		if (sql(socket, secrets.root, 'select 1').status === 0) break;
 		if (i > 300) {
 			child.kill('SIGTERM');

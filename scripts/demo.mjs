@@ -17,11 +17,22 @@ function options(args) {
 		const i = args.indexOf(name);
 		return i < 0 ? undefined : args[i + 1];
 	};
-	const known = new Set(['--fresh', '--host', '--port', '--sign-in-demo-member', value('--host'), value('--port')]);
+	const known = new Set([
+		'--fresh',
+		'--host',
+		'--port',
+		'--sign-in-demo-member',
+		value('--host'),
+		value('--port')
+	]);
 	const unknown = args.find((a) => !known.has(a));
-	if (unknown) stop(`"${unknown}" is not an option. There are: --fresh, --host ADDRESS, --port N, --sign-in-demo-member.`);
+	if (unknown)
+		stop(
+			`"${unknown}" is not an option. There are: --fresh, --host ADDRESS, --port N, --sign-in-demo-member.`
+		);
 	const port = Number(value('--port') ?? process.env.PORT ?? DEFAULT_PORT);
-	if (!Number.isInteger(port) || port < 1 || port > 65535) stop('The port must be a whole number from 1 to 65535.');
+	if (!Number.isInteger(port) || port < 1 || port > 65535)
+		stop('The port must be a whole number from 1 to 65535.');
 	const asked = value('--host') ?? '127.0.0.1';
 	return {
 		fresh: args.includes('--fresh'),
@@ -36,7 +47,13 @@ async function database(fresh) {
 	const { DATABASE_URL: url, MIGRATION_DATABASE_URL: migrationUrl } = process.env;
 	if (url) {
 		if (fresh) stop('--fresh only empties the database of this folder, never one named by DATABASE_URL.');
-		return { url, migrationUrl: migrationUrl ?? url, applicationUser: '', ended: new Promise(() => {}), stop: async () => {} };
+		return {
+			url,
+			migrationUrl: migrationUrl ?? url,
+			applicationUser: '',
+			ended: new Promise(() => {}),
+			stop: async () => {}
+		};
 	}
 	ensurePrograms('mariadb');
 	const folder = join(HOME, 'database');
@@ -57,7 +74,9 @@ await main(async () => {
 	const serverPid = join(HOME, 'server.pid');
 	await endLeftover(serverPid, join(ROOT, 'build'));
 	if (!(await portIsFree(port, host))) {
-		stop(`Port ${port} on ${host} is in use by another program. Choose another: npm run demo -- --port ${port + 1}`);
+		stop(
+			`Port ${port} on ${host} is in use by another program. Choose another: npm run demo -- --port ${port + 1}`
+		);
 	}
 	const own = await database(fresh);
 	let server;
@@ -81,7 +100,9 @@ await main(async () => {
 		});
 		const demo = JSON.parse(runScript('seed.ts', { DATABASE_URL: own.url }));
 		if (demo.ageDays >= OLD_DAYS) {
-			console.log(`The demo world was made on ${demo.madeOn}, ${demo.ageDays} days ago. To make it afresh: npm run demo -- --fresh`);
+			console.log(
+				`The demo world was made on ${demo.madeOn}, ${demo.ageDays} days ago. To make it afresh: npm run demo -- --fresh`
+			);
 		}
 		mkdirSync(HOME, { recursive: true });
 		build();
@@ -92,14 +113,19 @@ await main(async () => {
 			env: { DATABASE_URL: own.url, ...(signsIn ? { TEVRIK_SIGN_IN_AS: demo.personId } : {}) }
 		});
 		writeFileSync(serverPid, String(server.pid));
-		writeFileSync(join(HOME, 'connection.json'), JSON.stringify({ migrationUrl: own.migrationUrl }), { mode: 0o600 });
+		writeFileSync(join(HOME, 'connection.json'), JSON.stringify({ migrationUrl: own.migrationUrl }), {
+			mode: 0o600
+		});
 		console.log(`\nTevrik is at ${server.origin}\n`);
 		if (!signsIn) {
-			console.log('It answers beyond this machine, so nobody is signed in. To let everybody be the demo keeper: --sign-in-demo-member\n');
+			console.log(
+				'It answers beyond this machine, so nobody is signed in. To let everybody be the demo keeper: --sign-in-demo-member\n'
+			);
 		}
 		console.log('Ctrl-C ends it; what was entered is kept.');
 		await Promise.race([server.ended, own.ended]);
-		if (!stopping) stop('The server or the database ended unexpectedly. Start again: what was saved is kept.');
+		if (!stopping)
+			stop('The server or the database ended unexpectedly. Start again: what was saved is kept.');
 	} finally {
 		await finish();
 	}

@@ -10,7 +10,13 @@ import { stop } from './say.mjs';
 function connectionOf(url) {
 	const { hostname, port, username, password, pathname } = new URL(url);
 	return {
-		args: ['--no-defaults', '--protocol=tcp', `--host=${hostname}`, `--port=${port || 3306}`, `--user=${decodeURIComponent(username)}`],
+		args: [
+			'--no-defaults',
+			'--protocol=tcp',
+			`--host=${hostname}`,
+			`--port=${port || 3306}`,
+			`--user=${decodeURIComponent(username)}`
+		],
 		env: { ...process.env, MYSQL_PWD: decodeURIComponent(password) },
 		database: pathname.slice(1)
 	};
@@ -27,18 +33,33 @@ async function finished(child, what) {
 }
 
 /** Writes one moment's state to a compressed file, which has its name only once it is whole. */
-export async function dump(url, folder, name = `tevrik-${new Date().toISOString().replace(/[:.]/g, '-')}.sql.gz`) {
+export async function dump(
+	url,
+	folder,
+	name = `tevrik-${new Date().toISOString().replace(/[:.]/g, '-')}.sql.gz`
+) {
 	const { args, env, database } = connectionOf(url);
 	mkdirSync(folder, { recursive: true });
 	const file = join(folder, name);
 	const part = `${file}.part`;
 	const child = spawn(
 		findProgram('mariadb-dump'),
-		[...args, '--single-transaction', '--quick', '--hex-blob', '--skip-lock-tables', '--add-drop-table', database],
+		[
+			...args,
+			'--single-transaction',
+			'--quick',
+			'--hex-blob',
+			'--skip-lock-tables',
+			'--add-drop-table',
+			database
+		],
 		{ env, stdio: ['ignore', 'pipe', 'pipe'] }
 	);
 	try {
-		await Promise.all([pipeline(child.stdout, createGzip(), createWriteStream(part)), finished(child, 'The backup')]);
+		await Promise.all([
+			pipeline(child.stdout, createGzip(), createWriteStream(part)),
+			finished(child, 'The backup')
+		]);
 		renameSync(part, file);
 	} finally {
 		rmSync(part, { force: true });
@@ -50,7 +71,10 @@ export async function dump(url, folder, name = `tevrik-${new Date().toISOString(
 export async function load(url, file) {
 	if (!existsSync(file)) stop(`There is no file ${file}.`);
 	const { args, env, database } = connectionOf(url);
-	const child = spawn(findProgram('mariadb'), [...args, database], { env, stdio: ['pipe', 'ignore', 'pipe'] });
+	const child = spawn(findProgram('mariadb'), [...args, database], {
+		env,
+		stdio: ['pipe', 'ignore', 'pipe']
+	});
 	const [read] = await Promise.allSettled([
 		pipeline(createReadStream(file), createGunzip(), child.stdin),
 		finished(child, 'Restoring')

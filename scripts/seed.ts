@@ -14,7 +14,8 @@ import { createServices } from '../src/lib/server/services.ts';
 
 const url = process.env.DATABASE_URL;
 if (!url) throw new Error('DATABASE_URL is not set');
-const { db, close } = connect(url);
+const connection = connect(url);
+const { db } = connection;
 const real = serverClock(clockSetting(process.env.TEVRIK_CLOCK, performance.timeOrigin + performance.now()));
 const now = real.now();
 
@@ -93,7 +94,13 @@ async function fill(): Promise<string> {
 	}
 	for (const event of story.events) {
 		moment = event.at;
-		const common = { id: deps.newId(), waterId, happenedAt: event.at, offsetMinutes: offset(event.at), note: '' };
+		const common = {
+			id: deps.newId(),
+			waterId,
+			happenedAt: event.at,
+			offsetMinutes: offset(event.at),
+			note: ''
+		};
 		if (event.kind === 'water-change') {
 			const newWater = Object.entries(event.newWater).map(([parameter, known]) => ({
 				parameter: parameter as ParameterId,
@@ -116,7 +123,11 @@ async function fill(): Promise<string> {
 				})
 			);
 		} else if (event.kind === 'dose') {
-			const details = { supplement: SINGLE_DOSE_SUPPLEMENT, amountMl: event.amountMl, strength: [...event.strength] };
+			const details = {
+				supplement: SINGLE_DOSE_SUPPLEMENT,
+				amountMl: event.amountMl,
+				strength: [...event.strength]
+			};
 			must(await services.recordEvent(keeper.scope, { ...common, kind: event.kind, details }));
 		} else {
 			const { supplement, amountMlPerDay } = event;
@@ -173,4 +184,4 @@ const personId = site ? await memberByRole(db, site.id, 'keeper') : await fill()
 const madeOn = civilDate(site?.createdAt ?? now, LIBRARY.timeZone);
 const ageDays = site ? Math.floor((now - site.createdAt) / 86_400_000) : 0;
 console.log(JSON.stringify({ personId, madeOn, ageDays, isNew: !site }));
-await close();
+await connection.close();

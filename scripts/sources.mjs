@@ -8,14 +8,16 @@ const SOURCES = ['src', 'static', 'package-lock.json', 'svelte.config.js', 'vite
 
 function* filesIn(path) {
 	if (!existsSync(path)) return;
-	if (statSync(path).isDirectory()) for (const name of readdirSync(path).sort()) yield* filesIn(join(path, name));
+	if (statSync(path).isDirectory())
+		for (const name of readdirSync(path).sort()) yield* filesIn(join(path, name));
 	else if (!path.endsWith('.test.ts')) yield path;
 }
 
 export function sourceDigest() {
 	const hash = createHash('sha256');
 	for (const source of SOURCES) {
-		for (const file of filesIn(join(ROOT, source))) hash.update(relative(ROOT, file)).update(readFileSync(file));
+		for (const file of filesIn(join(ROOT, source)))
+			hash.update(relative(ROOT, file)).update(readFileSync(file));
 	}
 	return hash.digest('hex');
 }

@@ -27,12 +27,15 @@ function wire() {
 		services: createServices({ db: connection.db, clock, newId: idMaker(clock) }),
 		limiter: createLimiter(clock, REQUESTS_PER_MINUTE),
 		hosts: new Set(
-			[...(process.env.TEVRIK_HOSTS ?? '').split(','), process.env.ORIGIN ? new URL(process.env.ORIGIN).host : '']
+			[
+				...(process.env.TEVRIK_HOSTS ?? '').split(','),
+				process.env.ORIGIN ? new URL(process.env.ORIGIN).host : ''
+			]
 				.map((h) => h.trim())
 				.filter(Boolean)
 		),
 		signInAs: process.env.TEVRIK_SIGN_IN_AS ?? null,
-		close: connection.close
+		close: () => connection.close()
 	};
 }
 
@@ -55,7 +58,9 @@ function canonicalAddress(url: URL, hosts: ReadonlySet<string>): string | null {
 export const handle: Handle = async ({ event, resolve }) => {
 	if (!wired) return resolve(event);
 	const { services, hosts, limiter } = wired;
-	const asked = new URL(`http://${event.request.headers.get('host') ?? ''}${event.url.pathname}${event.url.search}`);
+	const asked = new URL(
+		`http://${event.request.headers.get('host') ?? ''}${event.url.pathname}${event.url.search}`
+	);
 	const canonical = canonicalAddress(asked, hosts);
 	if (canonical) return new Response(null, { status: 307, headers: { location: canonical } });
 	if (hosts.size > 0 && !hosts.has(asked.host)) {
@@ -102,7 +107,13 @@ export const handle: Handle = async ({ event, resolve }) => {
 	return response;
 };
 
-const DATABASE_AWAY = new Set(['ECONNREFUSED', 'PROTOCOL_CONNECTION_LOST', 'ETIMEDOUT', 'ECONNRESET', 'ENOTFOUND']);
+const DATABASE_AWAY = new Set([
+	'ECONNREFUSED',
+	'PROTOCOL_CONNECTION_LOST',
+	'ETIMEDOUT',
+	'ECONNRESET',
+	'ENOTFOUND'
+]);
 
 function codeOf(fault: unknown): string | undefined {
 	const cause = (fault as { cause?: unknown } | null)?.cause;

@@ -10,8 +10,9 @@
 	<h1 class="mt-8 text-2xl">{page.error?.message}</h1>
 	{#if page.status === 401}
 		<p class="mt-3">
-			The demo signs its member in only on this machine itself. Start it with <code>npm run demo</code> and open the address
-			that it prints, or say <code>--sign-in-demo-member</code> if others may see and change the demo.
+			The demo signs its member in only on this machine itself. Start it with <code>npm run demo</code> and
+			open the address that it prints, or say <code>--sign-in-demo-member</code> if others may see and change the
+			demo.
 		</p>
 	{:else if page.status === 404}
 		<p class="mt-3">The address may be mistyped, or the water belongs to a site that you are no member of.</p>

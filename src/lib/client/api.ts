@@ -19,10 +19,7 @@ export async function send<T>(url: string, command: unknown): Promise<Answer<T>>
 		return { kind: 'away', message: 'The server cannot be reached. Your reading is kept on this device.' };
 	}
 	const body = (await response.json().catch(() => null)) as
-		| { value: T }
-		| { fault: Fault }
-		| { message: string }
-		| null;
+		{ value: T } | { fault: Fault } | { message: string } | null;
 	if (response.ok && body && 'value' in body) return { kind: 'ok', value: body.value };
 	if (body && 'fault' in body) return { kind: 'refused', fault: body.fault };
 	return {

@@ -1,7 +1,9 @@
-import { Type, type TSchema } from '@sinclair/typebox';
+import { Type } from '@sinclair/typebox';
 
 /** UUID v7, lower case, made by whoever creates the thing. */
-export const Id = Type.String({ pattern: '^[0-9a-f]{8}-[0-9a-f]{4}-7[0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$' });
+export const Id = Type.String({
+	pattern: '^[0-9a-f]{8}-[0-9a-f]{4}-7[0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$'
+});
 
 /** Milliseconds since 1970, UTC; within this product's century. */
 export const InstantMs = Type.Integer({ minimum: 946_684_800_000, maximum: 4_102_444_800_000 });
@@ -15,5 +17,5 @@ export const Reason = Type.String({ minLength: 3, maxLength: 500 });
 export const closed = { additionalProperties: false } as const;
 
 export function words<T extends string>(values: readonly T[]) {
-	return Type.Unsafe<T>(Type.String({ enum: [...values] }) as TSchema);
+	return Type.Unsafe<T>(Type.String({ enum: [...values] }));
 }

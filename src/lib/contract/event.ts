@@ -1,10 +1,10 @@
 import { Type, type Static } from '@sinclair/typebox';
-import { PARAMETER_IDS, type ParameterId } from '$lib/core/quantity';
+import { PARAMETER_IDS } from '$lib/core/quantity';
 import { closed, Id, InstantMs, Note, OffsetMinutes, words } from './common.ts';
 
 const Strength = Type.Object(
 	{
-		parameter: words(PARAMETER_IDS as readonly ParameterId[]),
+		parameter: words(PARAMETER_IDS),
 		/** Canonical unit of the parameter, raised by 1 mL in 100 L. */
 		risePerMlIn100L: Type.Number({ exclusiveMinimum: 0, maximum: 1000 })
 	},
@@ -40,7 +40,7 @@ export const MissedDoseDetails = Type.Object(
 
 const NewWaterValue = Type.Object(
 	{
-		parameter: words(PARAMETER_IDS as readonly ParameterId[]),
+		parameter: words(PARAMETER_IDS),
 		value: Type.Number({ minimum: 0, maximum: 10_000 }),
 		u: Type.Number({ exclusiveMinimum: 0, maximum: 1000 })
 	},

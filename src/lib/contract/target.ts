@@ -1,5 +1,5 @@
 import { Type, type Static } from '@sinclair/typebox';
-import { PARAMETER_IDS, type ParameterId } from '$lib/core/quantity';
+import { PARAMETER_IDS } from '$lib/core/quantity';
 import { closed, Id, InstantMs, words } from './common.ts';
 
 const Limit = Type.Union([Type.Number({ minimum: 0, maximum: 10_000 }), Type.Null()]);
@@ -9,7 +9,7 @@ export const SetTarget = Type.Object(
 	{
 		id: Id,
 		waterId: Id,
-		parameter: words(PARAMETER_IDS as readonly ParameterId[]),
+		parameter: words(PARAMETER_IDS),
 		low: Limit,
 		high: Limit,
 		aim: Limit,

@@ -10,7 +10,9 @@ export const LIBRARY = { name: 'Quay library', timeZone: 'Europe/Lisbon' } as co
 const SEED = 540_2026;
 const CARBONATE = 'Part one, carbonate';
 const CALCIUM_PART = 'Part two, calcium';
-const CARBONATE_STRENGTH: readonly SupplementStrength[] = [{ parameter: 'alkalinity', risePerMlIn100L: 0.14 }];
+const CARBONATE_STRENGTH: readonly SupplementStrength[] = [
+	{ parameter: 'alkalinity', risePerMlIn100L: 0.14 }
+];
 const CALCIUM_STRENGTH: readonly SupplementStrength[] = [{ parameter: 'calcium', risePerMlIn100L: 1 }];
 /** Days before the demo's day on which a part of the story happens. */
 const PUMP_FAILED = { daysAgo: 62, days: 4 } as const;
@@ -48,7 +50,11 @@ function calendar(start: Instant, timeZone: string) {
 	return Array.from({ length: LOBBY_REEF.days + 1 }, (_, day) => {
 		const at = addDays(start, day);
 		const date = civilDate(at, timeZone);
-		return { day, weekday: weekday(at, timeZone), at: (time: string) => instantOfLocal(`${date}T${time}`, timeZone) };
+		return {
+			day,
+			weekday: weekday(at, timeZone),
+			at: (time: string) => instantOfLocal(`${date}T${time}`, timeZone)
+		};
 	});
 }
 
@@ -141,9 +147,17 @@ export function lobbyReef(now: Instant): LobbyReef {
 		events: events.sort((a, b) => a.at - b.at),
 		misreadIndex,
 		notes: [
-			{ at: addDays(failedAt, 3.7), kind: 'failure', note: 'The pump for part one stands still; the hose had slipped off.' },
+			{
+				at: addDays(failedAt, 3.7),
+				kind: 'failure',
+				note: 'The pump for part one stands still; the hose had slipped off.'
+			},
 			{ at: ago(33, '17:10'), kind: 'animals-in', note: 'Six cuttings from the school, on the left ledge.' },
-			{ at: ago(120, '18:00'), kind: 'animals-out', note: 'Two large colonies cut back; the pieces went to the school.' },
+			{
+				at: ago(120, '18:00'),
+				kind: 'animals-out',
+				note: 'Two large colonies cut back; the pieces went to the school.'
+			},
 			{ at: ago(12, '19:05'), kind: 'note', note: 'Glass cleaned, skimmer cup emptied.' },
 			{ at: ago(5, '08:40'), kind: 'feeding', note: 'A little more than usual, visitors helped.' }
 		]

@@ -56,9 +56,18 @@ const SOURCES: Readonly<Record<UncertaintySource, { readonly name: string; reado
 		name: 'judging the end point',
 		help: 'A repeat would narrow it: the mean of two is about a third closer.'
 	},
-	'reader-doubt': { name: 'your doubt about the mark', help: 'Reading again, at eye level, would take it away.' },
-	'sample-volume': { name: 'the sample volume', help: 'It is the same on every test; a check on a standard shows it.' },
-	titrant: { name: 'the strength of the titrant', help: 'It is the same on every test; a check on a standard shows it.' },
+	'reader-doubt': {
+		name: 'your doubt about the mark',
+		help: 'Reading again, at eye level, would take it away.'
+	},
+	'sample-volume': {
+		name: 'the sample volume',
+		help: 'It is the same on every test; a check on a standard shows it.'
+	},
+	titrant: {
+		name: 'the strength of the titrant',
+		help: 'It is the same on every test; a check on a standard shows it.'
+	},
 	'chart-rounding': { name: 'the steps of the table', help: 'The factor is finer than the printed table.' },
 	factor: { name: 'the kit’s factor', help: 'A better standard would narrow it.' }
 };

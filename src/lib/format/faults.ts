@@ -13,17 +13,20 @@ const TEXTS: Readonly<Record<FaultCode, Words>> = {
 	'start-below-end': (d) =>
 		`The syringe began at ${d.start} mL and cannot have ended at ${d.end} mL. Was it filled again in between? Then add a filling.`,
 	'no-fill': () => 'There is no syringe reading yet. Set the plunger to what you see.',
-	'too-many-fills': (d) => `More than ${d.most} fillings in one test is a slip. Check the sample and the reagent.`,
+	'too-many-fills': (d) =>
+		`More than ${d.most} fillings in one test is a slip. Check the sample and the reagent.`,
 	'range-reversed': () => 'The lower end of the range is above the upper one.',
 	'portion-unknown': () => 'Choose a full or a half sample.',
 	'chart-duplicate': (d) => `The table has two results for the same reading, ${d.x}. Keep one.`,
 	'chart-too-short': () => 'A table needs at least two rows.',
-	'count-not-reached': (d) => `${d.drops} of ${d.count} drops are counted. Count on, or leave the step as it is.`,
+	'count-not-reached': (d) =>
+		`${d.drops} of ${d.count} drops are counted. Count on, or leave the step as it is.`,
 	'timer-running': () => 'The time is not over yet. Wait for it, or leave the step as it is.',
 	'nothing-to-undo': () => 'There is nothing to undo.',
 	'already-finished': () => 'All steps are done.',
 	'unknown-item': () => 'That is not there any more, or it is not yours. Go back and choose again.',
-	'id-taken': () => 'Something else was saved under this entry already. Reload the page; what was saved is in the Log.',
+	'id-taken': () =>
+		'Something else was saved under this entry already. Reload the page; what was saved is in the Log.',
 	'already-corrected': () => 'This reading was corrected already. Correct the newer one instead.',
 	unchanged: () => 'The reading is the same as before. Change it, or go back.',
 	'invalid-field': (d, field) => `${fieldWords(field)} ${reasonWords(String(d.reason))}.`,

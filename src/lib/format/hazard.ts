@@ -3,7 +3,8 @@ import type { Hazard } from '$lib/core/method';
 /** The usual caution, in plain words; the label, its data sheet and local rules come first. */
 export const CAUTIONS: Readonly<Record<Hazard, string>> = {
 	acid: 'Acid: burns eyes and skin. Goggles; rinse for 15 minutes with water. Never near bleach.',
-	caustic: 'Strongly alkaline: worse for eyes than acid. Goggles and gloves; keep away from children and pets.',
+	caustic:
+		'Strongly alkaline: worse for eyes than acid. Goggles and gloves; keep away from children and pets.',
 	harmful: 'Harmful if swallowed. Wash your hands; never to the mouth.',
 	flammable: 'Flammable: no open flame near it.',
 	powder: 'Powder: do not breathe the dust.'

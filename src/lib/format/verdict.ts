@@ -68,7 +68,10 @@ export interface RateInWords {
 }
 
 /** "Falling 0.04 a day; leaves the band in about 10 days." A rate that is not seen is not claimed. */
-export function rateSentence({ parameter, netChangePerDay: net, basedOn, leavesInDays }: RateInWords, unit: UnitId): string {
+export function rateSentence(
+	{ parameter, netChangePerDay: net, basedOn, leavesInDays }: RateInWords,
+	unit: UnitId
+): string {
 	if (basedOn < 2) return 'One reading: no trend yet.';
 	if (Math.abs(net.value) <= 2 * net.u) return 'No change seen.';
 	const rate = ratePerDay(parameter, net.value, net.u, unit).value;

@@ -30,7 +30,12 @@ export type WaterEvent =
 			readonly amountMlPerDay: number;
 			readonly strength: readonly SupplementStrength[];
 	  }
-	| { readonly kind: 'recurring-dose-missed'; readonly at: Instant; readonly supplement: string; readonly days: number }
+	| {
+			readonly kind: 'recurring-dose-missed';
+			readonly at: Instant;
+			readonly supplement: string;
+			readonly days: number;
+	  }
 	| {
 			readonly kind: 'water-change';
 			readonly at: Instant;
@@ -107,7 +112,8 @@ export function inputsOf(
 	sorted.forEach((event, i) => {
 		if (event.kind === 'dose') {
 			const amount = riseOf(event.strength, parameter, event.amountMl, volumeL);
-			if (amount !== 0) inputs.push({ kind: 'step', at: event.at, amount, u: Math.abs(amount) * DOSE_RELATIVE_U });
+			if (amount !== 0)
+				inputs.push({ kind: 'step', at: event.at, amount, u: Math.abs(amount) * DOSE_RELATIVE_U });
 			else if (event.strength.length === 0) {
 				inputs.push({ kind: 'step', at: event.at, amount: 0, u: PARAMETERS[parameter].plausibleSpread / 4 });
 			}

@@ -44,7 +44,12 @@ function secondsOf(step: ProtocolStep): number | null {
 	return step.action.kind === 'swirl' || step.action.kind === 'stand' ? step.action.seconds : null;
 }
 
-function deviationOf(step: ProtocolStep, drops: number, startedAt: Instant | null, at: Instant): Deviation | null {
+function deviationOf(
+	step: ProtocolStep,
+	drops: number,
+	startedAt: Instant | null,
+	at: Instant
+): Deviation | null {
 	if (step.action.kind === 'drops') {
 		return drops === step.action.count
 			? null

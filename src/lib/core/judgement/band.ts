@@ -34,7 +34,10 @@ export function againstBand(value: number, u: number, band: Omit<Band, 'aim'>): 
 	let decision: BandDecision = 'cannot_tell';
 	if (band.low !== null && !atLeast(most, band.low)) decision = 'clear_low';
 	else if (band.high !== null && !atMost(least, band.high)) decision = 'clear_high';
-	else if ((band.low === null || atLeast(least, band.low)) && (band.high === null || atMost(most, band.high))) {
+	else if (
+		(band.low === null || atLeast(least, band.low)) &&
+		(band.high === null || atMost(most, band.high))
+	) {
 		decision = 'clear_in';
 	}
 	return { pIn: 1 - pBelow - pAbove, pBelow, pAbove, decision };

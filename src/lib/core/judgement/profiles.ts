@@ -28,7 +28,11 @@ export const PROFILES = {
 		bands: { alkalinity: { low: 7, high: 10, aim: null }, calcium: { low: 380, high: 450, aim: null } }
 	},
 	cycling: { name: 'Cycling', source: CONVENTION, bands: { alkalinity: { low: 7, high: 11, aim: null } } },
-	'soft-fresh': { name: 'Soft fresh water', source: CONVENTION, bands: { alkalinity: { low: 1, high: 2, aim: null } } },
+	'soft-fresh': {
+		name: 'Soft fresh water',
+		source: CONVENTION,
+		bands: { alkalinity: { low: 1, high: 2, aim: null } }
+	},
 	'community-fresh': {
 		name: 'Community fresh water',
 		source: CONVENTION,

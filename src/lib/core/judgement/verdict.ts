@@ -24,7 +24,10 @@ export interface Verdict {
 	readonly expectation: Expectation | null;
 }
 
-export function gradeOf(p: BandProbabilities): { readonly grade: Grade; readonly side: 'low' | 'high' | null } {
+export function gradeOf(p: BandProbabilities): {
+	readonly grade: Grade;
+	readonly side: 'low' | 'high' | null;
+} {
 	const side = p.pBelow >= p.pAbove ? 'low' : 'high';
 	if (p.decision === 'clear_in') return { grade: 'inside', side: null };
 	if (p.decision === 'clear_low') return { grade: 'outside', side: 'low' };

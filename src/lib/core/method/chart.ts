@@ -9,7 +9,10 @@ export type Chart = readonly ChartPoint[] & { readonly __chart: unique symbol };
 
 export type ChartLookup =
 	| { readonly flag: 'ok' | 'on_knot'; readonly value: number }
-	| { readonly flag: 'outside_low' | 'outside_high'; readonly bound: { readonly sense: '<' | '>'; readonly limit: number } };
+	| {
+			readonly flag: 'outside_low' | 'outside_high';
+			readonly bound: { readonly sense: '<' | '>'; readonly limit: number };
+	  };
 
 /** Sorts a leaflet's table. Fails on fewer than two rows, or on one reading that stands for two results. */
 export function chart(points: readonly ChartPoint[]): Result<Chart> {

@@ -6,11 +6,12 @@ export {
 	resolutionOf,
 	type SyringeMethod,
 	type Portion,
-	type NamedColour,
 	type Reagent,
 	type Hazard
 } from './syringe-method.ts';
-export { timesOf, stepsFor, type ProtocolStep, type StepAction, type ProtocolTimes } from './protocol.ts';
+export { type NamedColour } from './named-colour.ts';
+export { stepsFor } from './steps-for.ts';
+export { timesOf, type ProtocolStep, type StepAction, type ProtocolTimes } from './protocol.ts';
 export { ALK_SYRINGE } from './shipped/alk-syringe.ts';
 export { CA_SYRINGE } from './shipped/ca-syringe.ts';
 export { SHIPPED_METHODS, methodByCode } from './shipped/all.ts';

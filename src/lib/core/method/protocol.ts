@@ -1,4 +1,4 @@
-import type { NamedColour, Portion, SyringeMethod } from './syringe-method.ts';
+import type { NamedColour } from './named-colour.ts';
 
 /** What the hands do in a step, and for how long. Seconds are likely times. */
 export type StepAction =
@@ -21,13 +21,6 @@ export interface ProtocolStep {
 	readonly why: string;
 	/** The colour to expect once the step is done. */
 	readonly expect?: NamedColour;
-}
-
-/** The method's steps with the volumes of the chosen sample written in. */
-export function stepsFor(method: SyringeMethod, portion: Portion): readonly ProtocolStep[] {
-	const sample = `${method.sampleMl[portion]} mL`;
-	const fillIn = (text: string) => text.replaceAll('{sample}', sample);
-	return method.steps.map((step) => ({ ...step, say: fillIn(step.say), detail: fillIn(step.detail) }));
 }
 
 export interface ProtocolTimes {

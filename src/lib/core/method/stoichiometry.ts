@@ -11,7 +11,12 @@ import { MOLAR_MASS } from '../quantity/index.ts';
  * @see Dickson (1981), Deep-Sea Research 28, 609; Standard Methods 2320
  * @example alkalinityFromAcid(0.02, 3.1, 25) // 2.48
  */
-export function alkalinityFromAcid(acidEqPerL: number, deliveredMl: number, sampleMl: number, blankMl = 0): number {
+export function alkalinityFromAcid(
+	acidEqPerL: number,
+	deliveredMl: number,
+	sampleMl: number,
+	blankMl = 0
+): number {
 	return millimolesPerL(acidEqPerL, deliveredMl, sampleMl, blankMl);
 }
 

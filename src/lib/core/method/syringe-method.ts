@@ -1,15 +1,10 @@
 import { dkhFromMeqPerL, type ParameterId } from '../quantity/index.ts';
+import type { NamedColour } from './named-colour.ts';
 import type { ProtocolStep } from './protocol.ts';
 import { alkalinityFromAcid, calciumFromTitrant } from './stoichiometry.ts';
 
 /** A full sample is finer, a half one cheaper: every mark is worth twice as much. */
 export type Portion = 'full' | 'half';
-
-export interface NamedColour {
-	readonly name: string;
-	/** Only to find one's place: the judgement is made against the vial in hand. */
-	readonly css: string;
-}
 
 export type Hazard = 'acid' | 'caustic' | 'harmful' | 'flammable' | 'powder';
 

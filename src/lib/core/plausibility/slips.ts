@@ -106,7 +106,6 @@ export function weighSyringeReading(
 		.map(({ weight, ...rest }) => ({ ...rest, probability: total > 0 ? weight / total : 0 }))
 		.sort((a, b) => b.probability - a.probability);
 	const likeliest = candidates[0];
-	const ask =
-		likeliest && Math.abs(z) > SURPRISING_Z && likeliest.probability > ASK_ABOVE ? likeliest : null;
+	const ask = likeliest && Math.abs(z) > SURPRISING_Z && likeliest.probability > ASK_ABOVE ? likeliest : null;
 	return { z, candidates, ask };
 }

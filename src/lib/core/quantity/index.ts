@@ -8,4 +8,10 @@ export {
 	meqPerLFromMgPerLCaCo3
 } from './alkalinity.ts';
 export { UNITS, convert, type UnitId, type UnitFamily } from './unit.ts';
-export { PARAMETERS, PARAMETER_IDS, isParameterId, type ParameterId, type ParameterDefinition } from './parameter.ts';
+export {
+	PARAMETERS,
+	PARAMETER_IDS,
+	isParameterId,
+	type ParameterId,
+	type ParameterDefinition
+} from './parameter.ts';

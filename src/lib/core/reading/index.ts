@@ -10,5 +10,10 @@ export {
 	type ScaleReading
 } from './syringe-reading.ts';
 export { titrationBudget, type TitrationBudgetInput, type TitrationBudget } from './titration-budget.ts';
-export { deriveSyringeResult, DERIVATION_VERSION, type Derivation, type ArithmeticLine } from './derive-syringe.ts';
+export {
+	deriveSyringeResult,
+	DERIVATION_VERSION,
+	type Derivation,
+	type ArithmeticLine
+} from './derive-syringe.ts';
 export { boundsOf, standardUncertaintyOf, type TestResult, type ValueResult } from './test-result.ts';

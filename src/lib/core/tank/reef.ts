@@ -74,7 +74,8 @@ export function simulateReef(script: ReefScript): ReefHistory {
 		const to = addDays(script.start.at, (hour + 1) / HOURS_PER_DAY);
 		if (to > script.until) break;
 		if (hour % HOURS_PER_DAY === 0) wobble = normalDeviate(random, 0, DAILY_WOBBLE);
-		const light = 1 + DAILY_SWING * Math.sin((2 * Math.PI * (hour % HOURS_PER_DAY)) / HOURS_PER_DAY - Math.PI / 2);
+		const light =
+			1 + DAILY_SWING * Math.sin((2 * Math.PI * (hour % HOURS_PER_DAY)) / HOURS_PER_DAY - Math.PI / 2);
 		const uptake = (script.demandDkhPerDay(hour / HOURS_PER_DAY) * light * (1 + wobble)) / HOURS_PER_DAY;
 		level.alkalinity -= uptake;
 		level.calcium -= uptake * CALCIUM_PER_DKH;

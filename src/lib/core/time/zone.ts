@@ -24,7 +24,11 @@ function formatterOf(timeZone: string): Intl.DateTimeFormat {
 }
 
 function localParts(at: Instant, timeZone: string): Record<string, string> {
-	return Object.fromEntries(formatterOf(timeZone).formatToParts(at).map((p) => [p.type, p.value]));
+	return Object.fromEntries(
+		formatterOf(timeZone)
+			.formatToParts(at)
+			.map((p) => [p.type, p.value])
+	);
 }
 
 /** The calendar day that a clock on the wall in `timeZone` shows. @throws {RangeError} on an unknown zone */
@@ -58,5 +62,7 @@ export function instantOfLocal(local: string, timeZone: string): Instant {
 	const before = offsetMinutes(instant(asUtc - 86_400_000), timeZone);
 	const candidate = instant(asUtc - before * 60_000);
 	const there = offsetMinutes(candidate, timeZone);
-	return there === before ? candidate : instant(asUtc - there * 60_000);
+	if (there === before) return candidate;
+	const second = instant(asUtc - there * 60_000);
+	return offsetMinutes(second, timeZone) === there ? second : candidate;
 }

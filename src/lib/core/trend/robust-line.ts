@@ -34,7 +34,11 @@ function levelNear(points: readonly MeasuredPoint[], at: Instant): number {
 	return points.reduce((best, p) => (Math.abs(p.at - at) < Math.abs(best.at - at) ? p : best)).value;
 }
 
-function flowUntil(input: Extract<ConcentrationInput, { kind: 'flow' }>, origin: Instant, time: Instant): number {
+function flowUntil(
+	input: Extract<ConcentrationInput, { kind: 'flow' }>,
+	origin: Instant,
+	time: Instant
+): number {
 	const ran = (until: Instant) => Math.max(0, Math.min(until, input.to) - input.from);
 	return (input.perDay * (ran(time) - ran(origin))) / 86_400_000;
 }
@@ -99,7 +103,11 @@ export const robustLine: Estimator = (history, now) => {
 
 	const { cumulative, steps } = resolveInputs(history, points, first.at);
 	const used = steps.filter((s) => s.at > first.at);
-	const row = (time: Instant) => [1, -daysBetween(first.at, time), ...used.map((s) => (s.at <= time ? 1 : 0))];
+	const row = (time: Instant) => [
+		1,
+		-daysBetween(first.at, time),
+		...used.map((s) => (s.at <= time ? 1 : 0))
+	];
 	const fit = fitRobustly(
 		points.map((p) => row(p.at)),
 		points.map((p) => p.value - cumulative(p.at)),
@@ -107,7 +115,8 @@ export const robustLine: Estimator = (history, now) => {
 		[Infinity, PARAMETERS[history.parameter].plausibleRatePerDay, ...used.map((s) => s.u)]
 	);
 
-	const meanOf = (pick: (p: MeasuredPoint) => number) => points.reduce((sum, p) => sum + pick(p), 0) / points.length;
+	const meanOf = (pick: (p: MeasuredPoint) => number) =>
+		points.reduce((sum, p) => sum + pick(p), 0) / points.length;
 	const wanderPerDay = (meanOf((p) => p.uRandom) / 6) ** 2;
 	const uCommon = meanOf((p) => p.uCommon);
 	const steady = steadyInputAt(history.inputs, now);

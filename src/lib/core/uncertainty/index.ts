@@ -1,11 +1,5 @@
 /** Standard uncertainties, budgets and how many digits are worth showing (JCGM 100:2008). */
-export {
-	rectangular,
-	triangular,
-	expanded,
-	lastIncrement,
-	differenceOfTwoReadings
-} from './standard.ts';
+export { rectangular, triangular, expanded, lastIncrement, differenceOfTwoReadings } from './standard.ts';
 export {
 	combine,
 	largestComponent,

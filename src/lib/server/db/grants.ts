@@ -1,7 +1,16 @@
 import mysql from 'mysql2/promise';
 
 /** What is entered once and never changed: the application may add to it and read it, nothing else. */
-const RAW = ['sample', 'test_run', 'run_lot', 'run_instrument', 'raw_reading', 'event', 'target', 'command_receipt'];
+const RAW = [
+	'sample',
+	'test_run',
+	'run_lot',
+	'run_instrument',
+	'raw_reading',
+	'event',
+	'target',
+	'command_receipt'
+];
 const CHANGEABLE = [
 	'site',
 	'person',
@@ -29,7 +38,8 @@ export async function grantToApplication(migrationUrl: string, applicationUser: 
 	const to = `${connection.escape(applicationUser)}@'127.0.0.1'`;
 	try {
 		for (const table of RAW) await connection.query(`grant select, insert on \`${table}\` to ${to}`);
-		for (const table of CHANGEABLE) await connection.query(`grant select, insert, update on \`${table}\` to ${to}`);
+		for (const table of CHANGEABLE)
+			await connection.query(`grant select, insert, update on \`${table}\` to ${to}`);
 		await connection.query(`grant select, insert, update (\`current\`) on \`result\` to ${to}`);
 		await connection.query(`grant select, insert, update, delete on \`sign_in_session\` to ${to}`);
 	} finally {

@@ -42,7 +42,9 @@ async function doneSteps(connection: mysql.Connection): Promise<Map<string, stri
 			migration varchar(120) not null, step int not null, digest char(64) not null,
 			done_at datetime(3) not null default current_timestamp(3), primary key (migration, step))`
 	);
-	const [rows] = await connection.query<mysql.RowDataPacket[]>('select migration, step, digest from schema_step');
+	const [rows] = await connection.query<mysql.RowDataPacket[]>(
+		'select migration, step, digest from schema_step'
+	);
 	return new Map(rows.map((r) => [`${r.migration}#${r.step}`, String(r.digest)]));
 }
 
@@ -55,7 +57,8 @@ async function runStep(connection: mysql.Connection, step: Step): Promise<void> 
 		const done =
 			(errno !== undefined && ALREADY_DONE.has(errno)) ||
 			(errno === 1005 && DUPLICATE_FOREIGN_KEY_IN_TABLE.test(message));
-		if (!done) throw new Error(`migration ${step.migration}, step ${step.index}: ${message}`, { cause: error });
+		if (!done)
+			throw new Error(`migration ${step.migration}, step ${step.index}: ${message}`, { cause: error });
 	}
 	await connection.query('insert into schema_step (migration, step, digest) values (?, ?, ?)', [
 		step.migration,
@@ -85,7 +88,9 @@ export async function pendingSteps(url: string, folder: string): Promise<{ pendi
 export async function migrate(url: string, folder: string): Promise<number> {
 	const connection = await mysql.createConnection(url);
 	try {
-		const [locked] = await connection.query<mysql.RowDataPacket[]>("select get_lock('tevrik_migrate', 60) as got");
+		const [locked] = await connection.query<mysql.RowDataPacket[]>(
+			"select get_lock('tevrik_migrate', 60) as got"
+		);
 		if (locked[0]?.got !== 1) throw new Error('another process has been migrating for more than a minute');
 		const done = await doneSteps(connection);
 		let count = 0;

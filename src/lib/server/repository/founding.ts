@@ -21,8 +21,14 @@ export async function addSite(db: Reader, row: typeof site.$inferInsert): Promis
 	await db.insert(site).values(row);
 }
 
-export async function siteByName(db: Reader, name: string): Promise<{ id: string; createdAt: Instant } | null> {
-	const rows = await db.select({ id: site.id, createdAt: site.createdAt }).from(site).where(eq(site.name, name));
+export async function siteByName(
+	db: Reader,
+	name: string
+): Promise<{ id: string; createdAt: Instant } | null> {
+	const rows = await db
+		.select({ id: site.id, createdAt: site.createdAt })
+		.from(site)
+		.where(eq(site.name, name));
 	return rows[0] ?? null;
 }
 
@@ -85,7 +91,9 @@ export async function ensureMethodVersion(
 		return newId;
 	}
 	if (found.contentHash !== contentHash) {
-		throw new Error(`${method.code} version ${method.version} is stored with other content; raise its version`);
+		throw new Error(
+			`${method.code} version ${method.version} is stored with other content; raise its version`
+		);
 	}
 	return found.id;
 }

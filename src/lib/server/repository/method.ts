@@ -21,7 +21,11 @@ export async function adoptedMethod(
 		.from(siteMethod)
 		.innerJoin(methodVersion, eq(methodVersion.id, siteMethod.methodVersionId))
 		.where(
-			and(eq(siteMethod.siteId, scope.siteId), eq(methodVersion.code, code), eq(methodVersion.version, version))
+			and(
+				eq(siteMethod.siteId, scope.siteId),
+				eq(methodVersion.code, code),
+				eq(methodVersion.version, version)
+			)
 		);
 	return rows[0] ?? null;
 }

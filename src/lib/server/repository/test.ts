@@ -85,7 +85,10 @@ export async function resultsSince(
 			result,
 			and(eq(result.siteId, testRun.siteId), eq(result.runId, testRun.id), eq(result.current, 1))
 		)
-		.innerJoin(siteMethod, and(eq(siteMethod.siteId, testRun.siteId), eq(siteMethod.id, testRun.siteMethodId)))
+		.innerJoin(
+			siteMethod,
+			and(eq(siteMethod.siteId, testRun.siteId), eq(siteMethod.id, testRun.siteMethodId))
+		)
 		.innerJoin(methodVersion, eq(methodVersion.id, siteMethod.methodVersionId))
 		.where(and(eq(sample.siteId, scope.siteId), eq(sample.waterId, waterId), gte(sample.drawnAt, since)))
 		.orderBy(sample.drawnAt);
@@ -137,9 +140,15 @@ function loggedReadings(db: Reader) {
 		.innerJoin(testRun, and(eq(testRun.siteId, rawReading.siteId), eq(testRun.id, rawReading.runId)))
 		.innerJoin(sample, and(eq(sample.siteId, testRun.siteId), eq(sample.id, testRun.sampleId)))
 		.innerJoin(water, and(eq(water.siteId, sample.siteId), eq(water.id, sample.waterId)))
-		.innerJoin(siteMethod, and(eq(siteMethod.siteId, testRun.siteId), eq(siteMethod.id, testRun.siteMethodId)))
+		.innerJoin(
+			siteMethod,
+			and(eq(siteMethod.siteId, testRun.siteId), eq(siteMethod.id, testRun.siteMethodId))
+		)
 		.innerJoin(methodVersion, eq(methodVersion.id, siteMethod.methodVersionId))
-		.innerJoin(membership, and(eq(membership.siteId, rawReading.siteId), eq(membership.id, rawReading.readBy)))
+		.innerJoin(
+			membership,
+			and(eq(membership.siteId, rawReading.siteId), eq(membership.id, rawReading.readBy))
+		)
 		.innerJoin(person, eq(person.id, membership.personId))
 		.innerJoin(result, and(eq(result.siteId, rawReading.siteId), eq(result.readingId, rawReading.id)))
 		.leftJoin(newer, and(eq(newer.siteId, rawReading.siteId), eq(newer.supersedes, rawReading.id)));
@@ -148,7 +157,17 @@ function loggedReadings(db: Reader) {
 type LoggedRow = Awaited<ReturnType<typeof loggedReadings>>[number];
 
 function loggedOf(row: LoggedRow): LoggedReading {
-	const { parameter: _p, unit: _u, kind: _k, value: _v, lower: _l, upper: _h, uRandom: _r, uCommon: _c, ...rest } = row;
+	const {
+		parameter: _p,
+		unit: _u,
+		kind: _k,
+		value: _v,
+		lower: _l,
+		upper: _h,
+		uRandom: _r,
+		uCommon: _c,
+		...rest
+	} = row;
 	return { ...rest, result: resultOf(row) };
 }
 
@@ -177,7 +196,11 @@ export async function readingLog(
 	return rows.map(loggedOf);
 }
 
-export async function readingById(db: Reader, scope: SiteScope, readingId: string): Promise<LoggedReading | null> {
+export async function readingById(
+	db: Reader,
+	scope: SiteScope,
+	readingId: string
+): Promise<LoggedReading | null> {
 	const rows = await loggedReadings(db).where(
 		and(eq(rawReading.siteId, scope.siteId), eq(rawReading.id, readingId))
 	);

@@ -39,13 +39,22 @@ export async function watersOf(
 }
 
 /** The water as it is at a time: its volume and profile are those in force then. */
-export async function waterAt(db: Reader, scope: SiteScope, waterId: string, at: Instant): Promise<Water | null> {
+export async function waterAt(
+	db: Reader,
+	scope: SiteScope,
+	waterId: string,
+	at: Instant
+): Promise<Water | null> {
 	const rows = await db
 		.select({ ...waterColumns, netVolumeL: waterVolume.netVolumeL, profile: waterProfile.profile })
 		.from(water)
 		.leftJoin(
 			waterVolume,
-			and(eq(waterVolume.siteId, water.siteId), eq(waterVolume.waterId, water.id), lte(waterVolume.fromAt, at))
+			and(
+				eq(waterVolume.siteId, water.siteId),
+				eq(waterVolume.waterId, water.id),
+				lte(waterVolume.fromAt, at)
+			)
 		)
 		.leftJoin(
 			waterProfile,

@@ -16,7 +16,10 @@ export interface Founding {
 	readonly name: string;
 	readonly timeZone: string;
 	readonly createdAt: Instant;
-	readonly people: readonly { readonly displayName: string; readonly role: 'keeper' | 'helper' | 'teacher' }[];
+	readonly people: readonly {
+		readonly displayName: string;
+		readonly role: 'keeper' | 'helper' | 'teacher';
+	}[];
 	readonly waters: readonly {
 		readonly name: string;
 		readonly kind: 'tank' | 'new-mix' | 'source' | 'collected';
@@ -45,7 +48,10 @@ export async function foundSite(deps: Deps, founding: Founding): Promise<Founded
 		const personIds: string[] = [];
 		for (const { displayName, role } of founding.people) {
 			const personId = newId();
-			const fromAt = founding.waters.reduce((earliest, w) => (w.startedAt < earliest ? w.startedAt : earliest), createdAt);
+			const fromAt = founding.waters.reduce(
+				(earliest, w) => (w.startedAt < earliest ? w.startedAt : earliest),
+				createdAt
+			);
 			await addPerson(tx, { id: personId, displayName, createdAt });
 			await addMembership(tx, { siteId, id: newId(), personId, role, fromAt, untilAt: null });
 			personIds.push(personId);

@@ -36,5 +36,8 @@ function recordOf(entry: LogEntry): LogRecord {
 
 /** The log as a CSV file (RFC 4180, UTF-8), oldest last as on the screen. */
 export function logCsv(entries: readonly LogEntry[]): string {
-	return Papa.unparse(entries.map((entry) => logRow(recordOf(entry))), { columns: [...LOG_COLUMNS], newline: '\r\n' });
+	return Papa.unparse(
+		entries.map((entry) => logRow(recordOf(entry))),
+		{ columns: [...LOG_COLUMNS], newline: '\r\n' }
+	);
 }

@@ -27,9 +27,7 @@ const PAGE = 60;
 async function entriesOf(deps: Deps, scope: SiteScope, filter: LogFilter, most: number): Promise<LogEntry[]> {
 	const { waterId, what, before } = filter;
 	const [readings, events] = await Promise.all([
-		what === 'events'
-			? []
-			: readingLog(deps.db, scope, { waterId, parameter: what, before, most }),
+		what === 'events' ? [] : readingLog(deps.db, scope, { waterId, parameter: what, before, most }),
 		what === null || what === 'events' ? eventLog(deps.db, scope, { waterId, before, most }) : []
 	]);
 	const entries: LogEntry[] = [

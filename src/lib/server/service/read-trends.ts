@@ -41,7 +41,12 @@ export interface Trends {
 	readonly events: readonly StoredEvent[];
 }
 
-export async function readTrends(deps: Deps, scope: SiteScope, water: Water, span: TrendSpan): Promise<Trends> {
+export async function readTrends(
+	deps: Deps,
+	scope: SiteScope,
+	water: Water,
+	span: TrendSpan
+): Promise<Trends> {
 	const now = deps.clock.now();
 	const days = TREND_SPANS[span];
 	const since = days === null ? water.startedAt : addDays(now, -days);
@@ -64,7 +69,9 @@ export async function readTrends(deps: Deps, scope: SiteScope, water: Water, spa
 				readings: results
 					.filter((r) => r.result.parameter === parameter && r.at >= since)
 					.map(({ at, result }) => ({ at, result })),
-				line: times.filter((at) => at >= since).map((at) => ({ at: instant(Math.round(at)), ...estimate.at(at) })),
+				line: times
+					.filter((at) => at >= since)
+					.map((at) => ({ at: instant(Math.round(at)), ...estimate.at(at) })),
 				now: estimate.at(now),
 				basedOn: estimate.basedOn,
 				netChangePerDay: estimate.netChangePerDay,

@@ -19,7 +19,11 @@ export interface SavedRun {
 }
 
 /** Keeps a finished test: sample, run, raw reading, and the result derived from it here, not taken on trust. */
-export async function saveTestRun(deps: Deps, scope: SiteScope, command: SaveTestRun): Promise<Result<SavedRun>> {
+export async function saveTestRun(
+	deps: Deps,
+	scope: SiteScope,
+	command: SaveTestRun
+): Promise<Result<SavedRun>> {
 	return once(deps, scope, 'save-test-run', command, async (tx) => {
 		const now = deps.clock.now();
 		if (isFuture(command.finishedAt, now)) return fail('in-the-future', 'finishedAt');

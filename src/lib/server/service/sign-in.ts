@@ -1,6 +1,12 @@
 import { createHash, randomBytes } from 'node:crypto';
 import { addDays } from '$lib/core/time';
-import { addSession, personById, personBySession, removeExpiredSessions, type Person } from '../repository/people.ts';
+import {
+	addSession,
+	personById,
+	personBySession,
+	removeExpiredSessions,
+	type Person
+} from '../repository/people.ts';
 import type { Deps } from './deps.ts';
 
 export const SESSION_DAYS = 30;
@@ -15,7 +21,10 @@ export async function personOfToken(deps: Deps, token: string): Promise<Person |
 }
 
 /** Starts a session for a person and returns the token for the cookie; null for an unknown person. */
-export async function startSession(deps: Deps, personId: string): Promise<{ token: string; person: Person } | null> {
+export async function startSession(
+	deps: Deps,
+	personId: string
+): Promise<{ token: string; person: Person } | null> {
 	const person = await personById(deps.db, personId);
 	if (!person) return null;
 	const token = randomBytes(32).toString('base64url');

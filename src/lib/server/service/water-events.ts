@@ -18,10 +18,14 @@ export function balanceEvents(events: readonly StoredEvent[], netVolumeL: number
 			case 'recurring-dose':
 				return [{ kind: 'recurring-dose', at, ...(event.details as Static<typeof RecurringDoseDetails>) }];
 			case 'recurring-dose-missed':
-				return [{ kind: 'recurring-dose-missed', at, ...(event.details as Static<typeof MissedDoseDetails>) }];
+				return [
+					{ kind: 'recurring-dose-missed', at, ...(event.details as Static<typeof MissedDoseDetails>) }
+				];
 			case 'water-change': {
 				const details = event.details as Static<typeof WaterChangeDetails>;
-				const newWater = Object.fromEntries(details.newWater.map(({ parameter, value, u }) => [parameter, { value, u }]));
+				const newWater = Object.fromEntries(
+					details.newWater.map(({ parameter, value, u }) => [parameter, { value, u }])
+				);
 				return [{ kind: 'water-change', at, fraction: Math.min(1, details.volumeL / netVolumeL), newWater }];
 			}
 			default:

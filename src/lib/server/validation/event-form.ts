@@ -18,7 +18,11 @@ function canonical(parameter: ParameterId, value: number, units: FormContext['un
 	return Number(convert(value, units[parameter], PARAMETERS[parameter].canonicalUnit).toPrecision(12));
 }
 
-function perParameter<T>(form: FormData, prefix: string, make: (parameter: ParameterId, value: number) => T): T[] {
+function perParameter<T>(
+	form: FormData,
+	prefix: string,
+	make: (parameter: ParameterId, value: number) => T
+): T[] {
 	return PARAMETER_IDS.flatMap((parameter) => {
 		const value = typedNumber(form.get(`${prefix}.${parameter}`));
 		return value === null ? [] : [make(parameter, value)];
@@ -36,7 +40,11 @@ function detailsOf(kind: EventKind, form: FormData, units: FormContext['units'])
 		case 'dose':
 			return { supplement, amountMl: typedNumber(form.get('details.amountMl')), strength: strength() };
 		case 'recurring-dose':
-			return { supplement, amountMlPerDay: typedNumber(form.get('details.amountMlPerDay')), strength: strength() };
+			return {
+				supplement,
+				amountMlPerDay: typedNumber(form.get('details.amountMlPerDay')),
+				strength: strength()
+			};
 		case 'recurring-dose-missed':
 			return { supplement, days: typedNumber(form.get('details.days')) };
 		case 'water-change':
@@ -68,7 +76,8 @@ export function eventOfForm(form: FormData, context: FormContext): Result<Record
 	const kind = EVENT_KINDS.find((k) => k === form.get('kind'));
 	if (!kind) return fail('invalid-field', 'kind', { reason: 'is not a kind of entry' });
 	const happenedAt = typedInstant(typedText(form.get('happenedAt')), context.timeZone);
-	if (Number.isNaN(happenedAt)) return fail('invalid-field', 'happenedAt', { reason: 'must be a date and a time' });
+	if (Number.isNaN(happenedAt))
+		return fail('invalid-field', 'happenedAt', { reason: 'must be a date and a time' });
 	const note = typedText(form.get('note'));
 	const needsNote = kind === 'note' && note === '';
 	if (needsNote) return fail('invalid-field', 'note', { reason: 'must NOT have fewer than 1 characters' });
@@ -80,5 +89,5 @@ export function eventOfForm(form: FormData, context: FormContext): Result<Record
 		offsetMinutes: offsetMinutes(happenedAt as never, context.timeZone),
 		details: detailsOf(kind, form, context.units),
 		note
-	}) as Result<RecordEvent>;
+	});
 }

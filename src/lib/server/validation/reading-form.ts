@@ -5,7 +5,11 @@ import { typedNumber, typedText } from './form.ts';
 import { validate } from './validator.ts';
 
 /** Turns the correction form into a command; the fillings are those of the old reading, with new ends. */
-export function correctionOfForm(form: FormData, supersedes: string, old: SyringeReading): Result<CorrectReading> {
+export function correctionOfForm(
+	form: FormData,
+	supersedes: string,
+	old: SyringeReading
+): Result<CorrectReading> {
 	return validate(CorrectReading, {
 		id: typedText(form.get('id')),
 		supersedes,

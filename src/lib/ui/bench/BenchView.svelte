@@ -128,7 +128,13 @@
 			onrepeat={repeat}
 		/>
 	{:else if desk.draft && titrating && offer}
-		<Titrate {desk} context={offer} {unit} onturned={() => desk.change({ readAt: clock.now() })} ongiveup={giveUp} />
+		<Titrate
+			{desk}
+			context={offer}
+			{unit}
+			onturned={() => desk.change({ readAt: clock.now() })}
+			ongiveup={giveUp}
+		/>
 	{:else if desk.draft && desk.progress?.step}
 		<RunStep {desk} ongiveup={giveUp} />
 	{:else}

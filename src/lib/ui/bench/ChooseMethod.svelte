@@ -21,7 +21,9 @@
 
 	let portions = $state<Record<string, Portion>>({});
 	const portionOf = (code: string) => portions[code] ?? 'full';
-	const hazardsOf = (offer: BenchOffer): Hazard[] => [...new Set(offer.method.reagents.flatMap((r) => r.hazards))];
+	const hazardsOf = (offer: BenchOffer): Hazard[] => [
+		...new Set(offer.method.reagents.flatMap((r) => r.hazards))
+	];
 
 	function about(offer: BenchOffer, portion: Portion) {
 		const { method, band, expected } = offer;
@@ -32,7 +34,8 @@
 		return {
 			sampleMl: plain(method.sampleMl[portion]),
 			perMark: Number(perMark.toPrecision(2)),
-			plusMinus: inUnit(method.parameter, typical, typicalUncertainty(method, portion, typical), unit).plusMinus,
+			plusMinus: inUnit(method.parameter, typical, typicalUncertainty(method, portion, typical), unit)
+				.plusMinus,
 			symbol: UNITS[unit].symbol
 		};
 	}
@@ -40,7 +43,9 @@
 
 <div class="page max-w-[64rem]!">
 	<h1 class="text-3xl">What do you test?</h1>
-	<p class="mt-1 text-muted">One test at a time. An unfinished one is kept on this device until you save it.</p>
+	<p class="mt-1 text-muted">
+		One test at a time. An unfinished one is kept on this device until you save it.
+	</p>
 
 	<ul class="mt-6">
 		{#each offers as offer (offer.method.code)}
@@ -50,10 +55,13 @@
 				<div>
 					<h2 class="text-2xl">{method.name}</h2>
 					<p class="text-muted">
-						{stepsFor(method, 'full').length} steps, {aboutMinutes(times.totalS)}{aboutMinutes(times.handsS) === aboutMinutes(times.totalS)
+						{stepsFor(method, 'full').length} steps, {aboutMinutes(times.totalS)}{aboutMinutes(
+							times.handsS
+						) === aboutMinutes(times.totalS)
 							? ', nearly all of it with your hands'
 							: ` in all, ${aboutMinutes(times.handsS)} with your hands`}.
-						{#if offer.lastAt}Last read {ago(offer.lastAt, timeZone, now)}.{:else}Not read from this water yet.{/if}
+						{#if offer.lastAt}Last read {ago(offer.lastAt, timeZone, now)}.{:else}Not read from this water
+							yet.{/if}
 					</p>
 					<fieldset class="mt-4">
 						<legend class="visually-hidden">Sample for {method.name}</legend>
@@ -61,7 +69,9 @@
 							{#each ['full', 'half'] as const as portion (portion)}
 								{@const facts = about(offer, portion)}
 								<label
-									class="flex cursor-pointer items-start gap-3 rounded-md border-2 p-3 {portionOf(method.code) === portion
+									class="flex cursor-pointer items-start gap-3 rounded-md border-2 p-3 {portionOf(
+										method.code
+									) === portion
 										? 'border-ink'
 										: 'border-line'}"
 								>
@@ -73,7 +83,9 @@
 										onchange={() => (portions[method.code] = portion)}
 									/>
 									<span>
-										<strong class="figures">{portion === 'full' ? 'Full' : 'Half'} sample, {facts.sampleMl} mL</strong>
+										<strong class="figures"
+											>{portion === 'full' ? 'Full' : 'Half'} sample, {facts.sampleMl} mL</strong
+										>
 										<span class="small figures block text-muted"
 											>one mark is {facts.perMark}
 											{facts.symbol}; the result about ± {facts.plusMinus}{portion === 'half'
@@ -88,15 +100,21 @@
 					<details class="small mt-4">
 						<summary class="link inline-block min-h-8">What you need, and cautions</summary>
 						<p class="mt-2">
-							A vial, a syringe for the sample, the 1 mL syringe that belongs to {method.reagents.at(-1)?.label}, purified water, a
-							timer, a white background.
+							A vial, a syringe for the sample, the 1 mL syringe that belongs to {method.reagents.at(-1)
+								?.label}, purified water, a timer, a white background.
 						</p>
 						<ul class="mt-2 list-disc pl-5">
 							{#each method.reagents as reagent (reagent.label)}
 								<li>{reagent.label}: {reagent.what}</li>
 							{/each}
 						</ul>
-						<p class="mt-2"><strong>Cautions.</strong> {hazardsOf(offer).map((h) => CAUTIONS[h]).join(' ')} {LABEL_FIRST}</p>
+						<p class="mt-2">
+							<strong>Cautions.</strong>
+							{hazardsOf(offer)
+								.map((h) => CAUTIONS[h])
+								.join(' ')}
+							{LABEL_FIRST}
+						</p>
 					</details>
 				</div>
 				<div class="md:pt-2">

@@ -32,9 +32,13 @@
 	const derivation = $derived(measurement.derived.ok ? measurement.derived.value : null);
 	const result = $derived(derivation?.result ?? null);
 	const value = $derived(result?.kind === 'value' ? result : null);
-	const shown = $derived(value && inUnit(value.parameter, value.value, Math.hypot(value.uRandom, value.uCommon), unit));
+	const shown = $derived(
+		value && inUnit(value.parameter, value.value, Math.hypot(value.uRandom, value.uCommon), unit)
+	);
 	const verdict = $derived(measurement.verdict);
-	const largest = $derived(derivation && derivation.components.length > 0 ? largestComponent(derivation.components) : null);
+	const largest = $derived(
+		derivation && derivation.components.length > 0 ? largestComponent(derivation.components) : null
+	);
 	const slip = $derived(measurement.slips?.ask ?? null);
 	let answered = $state(false);
 	const asking = $derived(slip !== null && !answered);
@@ -53,7 +57,8 @@
 	}
 	function key(event: KeyboardEvent): void {
 		const typing = event.target instanceof HTMLTextAreaElement || event.target instanceof HTMLInputElement;
-		const onButton = event.target instanceof HTMLElement && event.target.closest('button, a, summary') !== null;
+		const onButton =
+			event.target instanceof HTMLElement && event.target.closest('button, a, summary') !== null;
 		if (event.key === 'Escape') onback();
 		else if (event.key === 'Enter' && !typing && !onButton && !asking && !saving) onsave();
 	}
@@ -75,11 +80,16 @@
 		</h1>
 		{#if verdict}
 			<p class="mt-5 text-xl">
-				<strong class={isWarning(verdict.grade) ? 'text-warn' : ''}>{verdictSentence(method.parameter, verdict, unit)}</strong>
+				<strong class={isWarning(verdict.grade) ? 'text-warn' : ''}
+					>{verdictSentence(method.parameter, verdict, unit)}</strong
+				>
 				{#if !asking}{expectationSentence(method.parameter, verdict, unit)}{/if}
 			</p>
 		{:else if result}
-			<p class="mt-5 text-xl">The colour had turned before anything was added, so this is a bound, not a number. Test again with fresh reagents.</p>
+			<p class="mt-5 text-xl">
+				The colour had turned before anything was added, so this is a bound, not a number. Test again with
+				fresh reagents.
+			</p>
 		{/if}
 
 		{#if asking && slip}
@@ -97,21 +107,22 @@
 				{#each deviations as deviation (deviation.stepId)}
 					<li>
 						Not as written: “{stepName(deviation.stepId)}” had {deviation.actual} of {deviation.planned}
-						{deviation.what === 'count' ? 'drops' : 'seconds'}. It is kept with the result; if it may matter, test again.
+						{deviation.what === 'count' ? 'drops' : 'seconds'}. It is kept with the result; if it may matter,
+						test again.
 					</li>
 				{/each}
 			</ul>
 		{/if}
 
 		<label class="mt-6 block max-w-[34rem]">
-			<span class="font-semibold">Note</span> <span class="text-muted">(a bad drop, poor light, a doubt; if there is one)</span>
+			<span class="font-semibold">Note</span>
+			<span class="text-muted">(a bad drop, poor light, a doubt; if there is one)</span>
 			<textarea
 				rows="2"
 				maxlength="2000"
 				value={draft.note}
 				oninput={(e) => desk.change({ note: e.currentTarget.value })}
-				class="mt-1 w-full rounded-md border border-line-strong bg-surface px-3 py-2"
-			></textarea>
+				class="mt-1 w-full rounded-md border border-line-strong bg-surface px-3 py-2"></textarea>
 		</label>
 		{#if fault}<div class="mt-4 max-w-[34rem]"><Fault text={fault} /></div>{/if}
 		<div class="mt-5 flex flex-wrap gap-3">
@@ -121,7 +132,9 @@
 			<Action size="large" onclick={onback}>Back to the syringe</Action>
 			<Action kind="quiet" size="large" onclick={onrepeat}>Test again instead</Action>
 		</div>
-		<p class="small mt-6 max-w-[34rem] text-muted">Then rinse the vial and the syringes, close the bottles, wash your hands. {LABEL_FIRST}</p>
+		<p class="small mt-6 max-w-[34rem] text-muted">
+			Then rinse the vial and the syringes, close the bottles, wash your hands. {LABEL_FIRST}
+		</p>
 	</div>
 
 	{#if derivation}
@@ -146,7 +159,9 @@
 						<tbody>
 							{#each budgetWords(derivation.components, method.parameter, unit) as row (row.name)}
 								<tr class="border-b">
-									<td class="py-1.5 pr-2">{row.name}{#if row.common}<span class="text-muted">, the same every time</span>{/if}</td>
+									<td class="py-1.5 pr-2"
+										>{row.name}{#if row.common}<span class="text-muted">, the same every time</span>{/if}</td
+									>
 									<td class="py-1.5 text-right whitespace-nowrap">± {row.expanded}</td>
 									<td class="w-16 py-1.5 text-right text-muted">{percent(row.share)}</td>
 								</tr>

@@ -17,7 +17,9 @@
 	const action = $derived(step.action);
 	const timed = $derived(action.kind === 'swirl' || action.kind === 'stand');
 	const counted = $derived(action.kind === 'drops' ? action.count : 0);
-	const enough = $derived(action.kind === 'drops' ? progress.drops >= action.count : !timed || (desk.timer?.over ?? false));
+	const enough = $derived(
+		action.kind === 'drops' ? progress.drops >= action.count : !timed || (desk.timer?.over ?? false)
+	);
 	let fault = $state<Fault | null>(null);
 
 	function note(kind: BenchEntry['kind']): void {
@@ -37,8 +39,14 @@
 	const waiting = $derived(timed && desk.timer !== null && !enough);
 
 	function key(event: KeyboardEvent): void {
-		if (event.repeat || event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement) return;
-		const onButton = event.target instanceof HTMLElement && event.target.closest('button, a, summary') !== null;
+		if (
+			event.repeat ||
+			event.target instanceof HTMLInputElement ||
+			event.target instanceof HTMLTextAreaElement
+		)
+			return;
+		const onButton =
+			event.target instanceof HTMLElement && event.target.closest('button, a, summary') !== null;
 		if ((event.key === ' ' || event.key === 'Enter') && !onButton && !waiting) {
 			event.preventDefault();
 			note(next.kind);
@@ -61,12 +69,15 @@
 <div class="page grid max-w-[72rem]! gap-x-12 gap-y-6 lg:grid-cols-[1fr_20rem]">
 	<div class="flex flex-col">
 		<p class="label figures">
-			{PARAMETERS[desk.method!.parameter].name}, {plain(desk.method!.sampleMl[desk.draft!.portion])} mL · step {progress.stepIndex + 1}
+			{PARAMETERS[desk.method!.parameter].name}, {plain(desk.method!.sampleMl[desk.draft!.portion])} mL · step {progress.stepIndex +
+				1}
 			of {desk.steps.length}
 		</p>
 		<h1 class="mt-2 text-4xl leading-tight text-balance md:text-5xl">{step.say}</h1>
 		<p class="mt-3 max-w-[38rem] text-lg text-muted">{step.detail}</p>
-		{#if step.expect}<p class="mt-5"><Swatch colour={step.expect} label="colour to expect afterwards" /></p>{/if}
+		{#if step.expect}<p class="mt-5">
+				<Swatch colour={step.expect} label="colour to expect afterwards" />
+			</p>{/if}
 
 		{#if action.kind === 'drops'}
 			<p class="figures mt-6 text-7xl leading-none font-bold" aria-live="polite">
@@ -74,14 +85,20 @@
 			</p>
 		{:else if timed}
 			<p class="figures mt-6 text-7xl leading-none font-bold" role="timer">
-				{desk.timer ? countdown(desk.timer.leftMs) : countdown((action.kind === 'swirl' || action.kind === 'stand' ? action.seconds : 0) * 1000)}
+				{desk.timer
+					? countdown(desk.timer.leftMs)
+					: countdown((action.kind === 'swirl' || action.kind === 'stand' ? action.seconds : 0) * 1000)}
 				<span class="text-3xl font-normal text-muted">{desk.timer?.over ? 'over' : 'min'}</span>
 			</p>
 		{/if}
 
 		<div class="mt-8 flex flex-wrap gap-3">
-			<Action kind="primary" size="large" class="min-w-60 grow sm:grow-0" disabled={waiting} onclick={() => note(next.kind)}
-				>{next.text}</Action
+			<Action
+				kind="primary"
+				size="large"
+				class="min-w-60 grow sm:grow-0"
+				disabled={waiting}
+				onclick={() => note(next.kind)}>{next.text}</Action
 			>
 			{#if progress.canUndo}<Action size="large" onclick={() => note('undone')}>Undo</Action>{/if}
 			{#if !enough && (action.kind === 'drops' || desk.timer)}
@@ -106,6 +123,8 @@
 				{other.say}
 			</li>
 		{/each}
-		<li class="pt-3"><button type="button" class="link min-h-10" onclick={ongiveup}>Give this test up</button></li>
+		<li class="pt-3">
+			<button type="button" class="link min-h-10" onclick={ongiveup}>Give this test up</button>
+		</li>
 	</ol>
 </div>

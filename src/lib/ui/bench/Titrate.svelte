@@ -38,7 +38,8 @@
 	};
 	const left = $derived(endAs('left'));
 	const used = $derived(endAs('used'));
-	const middleOf = (r: ScaleReading | null) => r && roundTo((r.lowerMl + r.upperMl) / 2, syringe.graduationMl / 4);
+	const middleOf = (r: ScaleReading | null) =>
+		r && roundTo((r.lowerMl + r.upperMl) / 2, syringe.graduationMl / 4);
 
 	function setEnd(readAs: 'left' | 'used', end: ScaleReading): void {
 		// All fillings are kept in one sense; an empty syringe reads the same in both.
@@ -78,7 +79,13 @@
 		const at = middleOf(left);
 		if (at === null) return;
 		const half = syringe.graduationMl / 2;
-		fromPlunger(between ? (at + half <= fill.startMl ? roundTo(at + half, half) : roundTo(at - half, half)) : roundTo(at - half, syringe.graduationMl));
+		fromPlunger(
+			between
+				? at + half <= fill.startMl
+					? roundTo(at + half, half)
+					: roundTo(at - half, half)
+				: roundTo(at - half, syringe.graduationMl)
+		);
 	}
 	function refill(): void {
 		const emptied = draft.readAs === 'left' ? 0 : fill.startMl;
@@ -114,7 +121,8 @@
 	}
 	function key(event: KeyboardEvent): void {
 		const inField = event.target instanceof HTMLInputElement;
-		const onButton = event.target instanceof HTMLElement && event.target.closest('button, a, summary') !== null;
+		const onButton =
+			event.target instanceof HTMLElement && event.target.closest('button, a, summary') !== null;
 		if (event.key === 'Enter' && !inField && !onButton) {
 			event.preventDefault();
 			turned();
@@ -131,16 +139,21 @@
 
 <div class="page titrate max-w-[78rem]! pt-4! lg:pt-6!">
 	<div class="head">
-		<p class="label figures">{PARAMETERS[method.parameter].name}, {plain(method.sampleMl[draft.portion])} mL</p>
+		<p class="label figures">
+			{PARAMETERS[method.parameter].name}, {plain(method.sampleMl[draft.portion])} mL
+		</p>
 		<h1 class="mt-2 text-2xl leading-tight text-balance md:text-5xl">{step.say}</h1>
-		<p class="mt-3 hidden max-w-[38rem] text-lg text-muted sm:block">{step.detail} Then set the plunger to what you see.</p>
+		<p class="mt-3 hidden max-w-[38rem] text-lg text-muted sm:block">
+			{step.detail} Then set the plunger to what you see.
+		</p>
 		<p class="mt-2 flex justify-between gap-x-2 gap-y-3 sm:mt-5 sm:justify-start sm:gap-x-8">
 			<Swatch colour={method.colours.start} label="from" />
 			<Swatch colour={method.colours.passing} label="nearly" />
 			<Swatch colour={method.colours.end} label="stop at" />
 		</p>
-		<p class="small mt-2 hidden text-muted sm:block">The swatches only help to find the place. Judge the vial itself, against white, in daylight.</p>
-
+		<p class="small mt-2 hidden text-muted sm:block">
+			The swatches only help to find the place. Judge the vial itself, against white, in daylight.
+		</p>
 	</div>
 	<div class="hand">
 		<div class="turned flex flex-wrap gap-3">
@@ -152,31 +165,41 @@
 			{#if draft.fills.length < MAX_FILLS}
 				<button type="button" class={toggle(false)} onclick={refill}>Empty: filled again</button>
 			{/if}
-			<button type="button" class={toggle(between)} aria-pressed={between} onclick={toggleBetween}>Between two marks</button>
+			<button type="button" class={toggle(between)} aria-pressed={between} onclick={toggleBetween}
+				>Between two marks</button
+			>
 			<button
 				type="button"
 				class={toggle(!draft.sure)}
 				aria-pressed={!draft.sure}
 				onclick={() => desk.change({ sure: !draft.sure })}>Not sure of the mark</button
 			>
-			<button type="button" class={toggle(tipUp)} aria-pressed={tipUp} onclick={() => (tipUp = !tipUp)}>Tip up</button>
+			<button type="button" class={toggle(tipUp)} aria-pressed={tipUp} onclick={() => (tipUp = !tipUp)}
+				>Tip up</button
+			>
 		</div>
 		{#if draft.fills.length > 1}
 			<p class="small figures mt-4">
-				Filling {draft.fills.length}; {millilitres(draft.fills.slice(0, -1).reduce((sum, f) => sum + f.startMl, 0))} mL went in before
-				it.
-				<button type="button" class="link min-h-10 px-1" onclick={undoRefill}>Take the last filling back</button>
+				Filling {draft.fills.length}; {millilitres(
+					draft.fills.slice(0, -1).reduce((sum, f) => sum + f.startMl, 0)
+				)} mL went in before it.
+				<button type="button" class="link min-h-10 px-1" onclick={undoRefill}
+					>Take the last filling back</button
+				>
 			</p>
 		{/if}
 		<details class="mt-6 max-w-[38rem]">
 			<summary class="link inline-block min-h-10">Why</summary>
 			<p class="mt-1">{step.why}</p>
 			<p class="mt-2">
-				If the colour falls back after a while, the first turn counts. If you ran past it, say so in the note and test again.
+				If the colour falls back after a while, the first turn counts. If you ran past it, say so in the note
+				and test again.
 			</p>
 		</details>
 		<p class="small mt-2">
-			<button type="button" class="link mr-4 min-h-10" onclick={() => desk.note('undone')}>Back one step</button>
+			<button type="button" class="link mr-4 min-h-10" onclick={() => desk.note('undone')}
+				>Back one step</button
+			>
 			<button type="button" class="link min-h-10" onclick={ongiveup}>Give this test up</button>
 		</p>
 	</div>
@@ -192,15 +215,34 @@
 			onset={fromPlunger}
 		/>
 		<div class="mt-4 grid grid-cols-2 gap-3">
-			<VolumeField label="left" asked={syringe.readAs === 'left'} reading={left} onset={(ml) => fromField('left', ml)} onfault={(f) => (fault = f)} />
-			<VolumeField label="used" asked={syringe.readAs === 'used'} reading={used} onset={(ml) => fromField('used', ml)} onfault={(f) => (fault = f)} />
+			<VolumeField
+				label="left"
+				asked={syringe.readAs === 'left'}
+				reading={left}
+				onset={(ml) => fromField('left', ml)}
+				onfault={(f) => (fault = f)}
+			/>
+			<VolumeField
+				label="used"
+				asked={syringe.readAs === 'used'}
+				reading={used}
+				onset={(ml) => fromField('used', ml)}
+				onfault={(f) => (fault = f)}
+			/>
 		</div>
 		<p class="figures mt-4 border-t pt-3" aria-live="polite">
 			{#if result}
-				<span class="text-muted">if it turned now{allUsed !== null && draft.fills.length > 1 ? `, ${millilitres(allUsed)} mL in all` : ''}</span>
+				<span class="text-muted"
+					>if it turned now{allUsed !== null && draft.fills.length > 1
+						? `, ${millilitres(allUsed)} mL in all`
+						: ''}</span
+				>
 				<strong class="block text-4xl leading-tight">{resultInUnit(result, unit)}</strong>
 			{:else}
-				<span class="text-muted">The {PARAMETERS[method.parameter].name.toLowerCase()} in {UNITS[unit].symbol} stands here once the plunger is set.</span>
+				<span class="text-muted"
+					>The {PARAMETERS[method.parameter].name.toLowerCase()} in {UNITS[unit].symbol} stands here once the plunger
+					is set.</span
+				>
 			{/if}
 		</p>
 	</div>

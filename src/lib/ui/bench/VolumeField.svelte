@@ -46,7 +46,9 @@
 </script>
 
 <div>
-	<label for={id} class="small {asked ? 'font-semibold' : 'text-muted'}">{label}{asked ? ', as the leaflet asks' : ''}</label>
+	<label for={id} class="small {asked ? 'font-semibold' : 'text-muted'}"
+		>{label}{asked ? ', as the leaflet asks' : ''}</label
+	>
 	<div class="flex items-baseline gap-1">
 		<input
 			{id}
@@ -56,7 +58,8 @@
 			value={shown}
 			placeholder="–.––"
 			onchange={enter}
-			class="figures w-full min-w-0 border-0 border-b-2 border-line-strong bg-transparent px-0 py-1 font-bold {shown.length > 5
+			class="figures w-full min-w-0 border-0 border-b-2 border-line-strong bg-transparent px-0 py-1 font-bold {shown.length >
+			5
 				? 'text-2xl'
 				: 'text-4xl'} {asked ? 'text-ink' : 'text-muted'} placeholder:text-line-strong"
 		/>

@@ -1,7 +1,12 @@
 import { judge, type Band, type Verdict } from '$lib/core/judgement';
 import { resultPerMl, type SyringeMethod } from '$lib/core/method';
 import { weighSyringeReading, type SlipAssessment } from '$lib/core/plausibility';
-import { deriveSyringeResult, standardUncertaintyOf, type Derivation, type SyringeReading } from '$lib/core/reading';
+import {
+	deriveSyringeResult,
+	standardUncertaintyOf,
+	type Derivation,
+	type SyringeReading
+} from '$lib/core/reading';
 import type { Result } from '$lib/core/result';
 import type { Prediction } from '$lib/core/trend';
 import type { BenchDraft } from '$lib/ui/shared/BenchDesk.svelte';
@@ -58,6 +63,7 @@ export function typicalUncertainty(method: SyringeMethod, portion: 'full' | 'hal
 		fills: [{ startMl: capacityMl, end: { lowerMl: endMl, upperMl: endMl } }],
 		sure: true
 	});
-	if (!derived.ok || derived.value.result.kind !== 'value') throw new Error('a typical reading has no result');
+	if (!derived.ok || derived.value.result.kind !== 'value')
+		throw new Error('a typical reading has no result');
 	return standardUncertaintyOf(derived.value.result);
 }

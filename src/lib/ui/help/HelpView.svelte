@@ -49,7 +49,10 @@
 	<h2 class="label mt-6">Keys on the bench</h2>
 	<dl class="mt-2">
 		{#each KEYS as [key, what] (key)}
-			<div class="grid grid-cols-[9rem_1fr] gap-4 border-t py-2"><dt class="font-semibold">{key}</dt><dd>{what}</dd></div>
+			<div class="grid grid-cols-[9rem_1fr] gap-4 border-t py-2">
+				<dt class="font-semibold">{key}</dt>
+				<dd>{what}</dd>
+			</div>
 		{/each}
 	</dl>
 	{#each TEXTS as [title, text] (title)}

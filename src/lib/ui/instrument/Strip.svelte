@@ -41,7 +41,14 @@
 			<text class="figures" x="{bandRight}%" y="54">{highText}</text>
 		{/if}
 	{/if}
-	<svg x="{scale.percent(value) - lensWidth / 2}%" width="{lensWidth}%" y="16" height="22" viewBox="0 0 100 22" preserveAspectRatio="none">
+	<svg
+		x="{scale.percent(value) - lensWidth / 2}%"
+		width="{lensWidth}%"
+		y="16"
+		height="22"
+		viewBox="0 0 100 22"
+		preserveAspectRatio="none"
+	>
 		<path class="lens" d="M0 11 Q50 -9 100 11 Q50 31 0 11Z" vector-effect="non-scaling-stroke" />
 	</svg>
 	<line class="tail" x1={x(value)} x2={x(tail)} y1="27" y2="27" />

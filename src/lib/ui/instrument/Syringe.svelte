@@ -148,7 +148,13 @@
 			onpointercancel={release}
 		>
 			<rect x="0" y="0" width="56" height={HEIGHT} fill="transparent" />
-			<rect class="barrel" x={OVERVIEW.x} y={OVERVIEW.top} width={OVERVIEW.width} height={OVERVIEW.bottom - OVERVIEW.top} />
+			<rect
+				class="barrel"
+				x={OVERVIEW.x}
+				y={OVERVIEW.top}
+				width={OVERVIEW.width}
+				height={OVERVIEW.bottom - OVERVIEW.top}
+			/>
 			<rect
 				class="liquid"
 				x={OVERVIEW.x + 1}
@@ -163,7 +169,13 @@
 					: `M${OVERVIEW.x + 7} ${OVERVIEW.bottom} l2 20 h4 l2 -20z`}
 			/>
 			{#each Array.from({ length: 11 }, (_, i) => (i * capacityMl) / 10) as ml (ml)}
-				<line class="mark" x1={OVERVIEW.x + OVERVIEW.width} x2={OVERVIEW.x + OVERVIEW.width + 5} y1={overviewY(ml)} y2={overviewY(ml)} />
+				<line
+					class="mark"
+					x1={OVERVIEW.x + OVERVIEW.width}
+					x2={OVERVIEW.x + OVERVIEW.width + 5}
+					y1={overviewY(ml)}
+					y2={overviewY(ml)}
+				/>
 			{/each}
 			<rect
 				class="seal"
@@ -198,8 +210,16 @@
 					: `M${BARREL.x} ${yOf(0)} h${BARREL.width} l-30 -26 h-6 v-60 h-20 v60 h-6z`}
 			/>
 			{#each marks as mark (mark.ml)}
-				<line class="mark" x1={BARREL.x + BARREL.width} x2={BARREL.x + BARREL.width + mark.length} y1={mark.y} y2={mark.y} />
-				{#if mark.text}<text class="figures numeral" x={BARREL.x + BARREL.width + 42} y={mark.y + 6}>{mark.text}</text>{/if}
+				<line
+					class="mark"
+					x1={BARREL.x + BARREL.width}
+					x2={BARREL.x + BARREL.width + mark.length}
+					y1={mark.y}
+					y2={mark.y}
+				/>
+				{#if mark.text}<text class="figures numeral" x={BARREL.x + BARREL.width + 42} y={mark.y + 6}
+						>{mark.text}</text
+					>{/if}
 			{/each}
 			<rect
 				class="seal"

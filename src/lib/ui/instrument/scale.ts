@@ -20,5 +20,8 @@ export function stripSpan(
 	const least = Math.min(...(edges.length ? edges : all)) - room;
 	const most = Math.max(...(edges.length ? edges : all)) + room;
 	const margin = width * 0.08;
-	return [Math.min(least, ...inSight.map((x) => x - margin)), Math.max(most, ...inSight.map((x) => x + margin))];
+	return [
+		Math.min(least, ...inSight.map((x) => x - margin)),
+		Math.max(most, ...inSight.map((x) => x + margin))
+	];
 }

@@ -26,7 +26,11 @@
 		units: Readonly<Record<ParameterId, UnitId>>;
 		timeZone: string;
 		now: Instant;
-		refused: { readonly entered: Record<string, string>; readonly field: string; readonly text: string } | null;
+		refused: {
+			readonly entered: Record<string, string>;
+			readonly field: string;
+			readonly text: string;
+		} | null;
 	}
 	let { id, waterId, logged, units, timeZone, now, refused }: Props = $props();
 
@@ -65,8 +69,10 @@
 <main class="page max-w-[44rem]!">
 	<h1 class="text-3xl">Correct a reading</h1>
 	<p class="figures mt-1 text-muted">
-		{PARAMETERS[logged.method.parameter].name}, {shortDay(logged.at, timeZone, now)}, {clockTime(logged.at, timeZone)}. The old reading stays in
-		the Log, struck out, with your reason.
+		{PARAMETERS[logged.method.parameter].name}, {shortDay(logged.at, timeZone, now)}, {clockTime(
+			logged.at,
+			timeZone
+		)}. The old reading stays in the Log, struck out, with your reason.
 	</p>
 
 	<table class="figures mt-6 w-full">
@@ -85,9 +91,19 @@
 	</table>
 
 	{#if logged.replacedBecause !== null}
-		<div class="mt-6"><Fault text="This reading was corrected already ({logged.replacedBecause}). Correct the newer one instead." /></div>
+		<div class="mt-6">
+			<Fault
+				text="This reading was corrected already ({logged.replacedBecause}). Correct the newer one instead."
+			/>
+		</div>
 	{:else}
-		<form method="post" use:enhance={() => ({ update }) => update({ reset: false })} class="mt-6 space-y-5">
+		<form
+			method="post"
+			use:enhance={() =>
+				({ update }) =>
+					update({ reset: false })}
+			class="mt-6 space-y-5"
+		>
 			<input type="hidden" name="id" value={before('id') ?? id} />
 			{#if refused && refused.field !== 'reason'}<Fault text={refused.text} />{/if}
 			<div class="grid gap-5 sm:grid-cols-2">
@@ -114,7 +130,9 @@
 				<div class="grid gap-5 sm:grid-cols-2">
 					<Field
 						name="fills.{i}.lowerMl"
-						label="{old.fills.length > 1 ? `Filling ${i + 1}: reading` : 'Reading'} (began at {millilitres(fill.startMl)})"
+						label="{old.fills.length > 1 ? `Filling ${i + 1}: reading` : 'Reading'} (began at {millilitres(
+							fill.startMl
+						)})"
 						unit="mL"
 						inputmode="decimal"
 						value={ends[i]!.lower}

@@ -1,7 +1,14 @@
 <script lang="ts">
 	import { enhance } from '$app/forms';
 	import type { EventDetails, EventKind } from '$lib/contract/event';
-	import { convert, PARAMETER_IDS, PARAMETERS, UNITS, type ParameterId, type UnitId } from '$lib/core/quantity';
+	import {
+		convert,
+		PARAMETER_IDS,
+		PARAMETERS,
+		UNITS,
+		type ParameterId,
+		type UnitId
+	} from '$lib/core/quantity';
 	import type { Instant } from '$lib/core/time';
 	import { localField } from '$lib/format/date';
 	import { EVENT_NAMES } from '$lib/format/event';
@@ -22,7 +29,11 @@
 		timeZone: string;
 		now: Instant;
 		netVolumeL: number | null;
-		refused: { readonly entered: Record<string, string>; readonly field: string; readonly text: string } | null;
+		refused: {
+			readonly entered: Record<string, string>;
+			readonly field: string;
+			readonly text: string;
+		} | null;
 	}
 	let { id, waterId, kind, used, units, timeZone, now, netVolumeL, refused }: Props = $props();
 
@@ -34,7 +45,15 @@
 		{ kind: 'note', name: 'Note or event' }
 	] as const;
 	const OTHERS: readonly EventKind[] = [
-		'note', 'feeding', 'top-up', 'animals-in', 'animals-out', 'death', 'medium-in', 'medium-out', 'failure'
+		'note',
+		'feeding',
+		'top-up',
+		'animals-in',
+		'animals-out',
+		'death',
+		'medium-in',
+		'medium-out',
+		'failure'
 	];
 	const section = $derived(SECTIONS.find((s) => s.kind === kind)?.kind ?? 'note');
 
@@ -51,16 +70,29 @@
 	});
 	const first = $derived(known[0]);
 	const before = (name: string) => refused?.entered[name];
-	const fault = (name: string) => (refused && (refused.field === name || refused.field.startsWith(`${name}.`)) ? refused.text : undefined);
+	const fault = (name: string) =>
+		refused && (refused.field === name || refused.field.startsWith(`${name}.`)) ? refused.text : undefined;
 	/** A fault that belongs to no field on this form stands above it. */
-	const general = $derived(refused && !/^(details\.|happenedAt|note|volumeL)/.test(refused.field) ? refused.text : null);
+	const general = $derived(
+		refused && !/^(details\.|happenedAt|note|volumeL)/.test(refused.field) ? refused.text : null
+	);
 
 	let supplement = $derived(before('details.supplement') ?? first?.supplement ?? '');
 	function strengthOf(parameter: ParameterId): string {
 		const entered = before(`details.strength.${parameter}`);
 		if (entered !== undefined) return entered;
-		const found = known.find((k) => k.supplement === supplement)?.strength.find((s) => s.parameter === parameter);
-		return found ? plain(Number(convert(found.risePerMlIn100L, PARAMETERS[parameter].canonicalUnit, units[parameter]).toPrecision(4))) : '';
+		const found = known
+			.find((k) => k.supplement === supplement)
+			?.strength.find((s) => s.parameter === parameter);
+		return found
+			? plain(
+					Number(
+						convert(found.risePerMlIn100L, PARAMETERS[parameter].canonicalUnit, units[parameter]).toPrecision(
+							4
+						)
+					)
+				)
+			: '';
 	}
 </script>
 
@@ -78,12 +110,23 @@
 		{/each}
 	</nav>
 
-	<form method="post" use:enhance={() => ({ update }) => update({ reset: false })} class="mt-6 space-y-5">
+	<form
+		method="post"
+		use:enhance={() =>
+			({ update }) =>
+				update({ reset: false })}
+		class="mt-6 space-y-5"
+	>
 		<input type="hidden" name="id" value={before('id') ?? id} />
 		{#if general}<Fault text={general} />{/if}
 
 		{#if section === 'note'}
-			<Choice name="kind" label="What happened" value={OTHERS.find((k) => k === kind) ?? 'note'} items={OTHERS.map((k) => ({ value: k, name: EVENT_NAMES[k] }))} />
+			<Choice
+				name="kind"
+				label="What happened"
+				value={OTHERS.find((k) => k === kind) ?? 'note'}
+				items={OTHERS.map((k) => ({ value: k, name: EVENT_NAMES[k] }))}
+			/>
 		{:else}
 			<input type="hidden" name="kind" value={section} />
 		{/if}
@@ -98,10 +141,19 @@
 				autocomplete="off"
 				fault={fault('details.supplement')}
 			/>
-			<datalist id="supplements">{#each known as k (k.supplement)}<option value={k.supplement}></option>{/each}</datalist>
+			<datalist id="supplements"
+				>{#each known as k (k.supplement)}<option value={k.supplement}></option>{/each}</datalist
+			>
 		{/if}
 		{#if section === 'dose'}
-			<Field name="details.amountMl" label="Amount" unit="mL" inputmode="decimal" value={before('details.amountMl') ?? ''} fault={fault('details.amountMl')} />
+			<Field
+				name="details.amountMl"
+				label="Amount"
+				unit="mL"
+				inputmode="decimal"
+				value={before('details.amountMl') ?? ''}
+				fault={fault('details.amountMl')}
+			/>
 		{:else if section === 'recurring-dose'}
 			<Field
 				name="details.amountMlPerDay"
@@ -131,13 +183,20 @@
 				value={before('details.volumeL') ?? ''}
 				fault={fault('details.volumeL') ?? fault('volumeL')}
 			/>
-			<Field name="details.batch" label="Batch of new water" value={before('details.batch') ?? ''} fault={fault('details.batch')} />
+			<Field
+				name="details.batch"
+				label="Batch of new water"
+				value={before('details.batch') ?? ''}
+				fault={fault('details.batch')}
+			/>
 		{/if}
 		{#if section === 'dose' || section === 'recurring-dose' || section === 'water-change'}
 			{@const prefix = section === 'water-change' ? 'details.newWater' : 'details.strength'}
 			<fieldset>
 				<legend class="font-semibold">
-					{section === 'water-change' ? 'What the new water held, where it was tested' : '1 mL raises 100 L by, as the label says'}
+					{section === 'water-change'
+						? 'What the new water held, where it was tested'
+						: '1 mL raises 100 L by, as the label says'}
 				</legend>
 				<div class="mt-2 grid gap-4 sm:grid-cols-2">
 					{#each PARAMETER_IDS as parameter (parameter)}
@@ -146,7 +205,9 @@
 							label={PARAMETERS[parameter].name}
 							unit={UNITS[units[parameter]].symbol}
 							inputmode="decimal"
-							value={section === 'water-change' ? (before(`${prefix}.${parameter}`) ?? '') : strengthOf(parameter)}
+							value={section === 'water-change'
+								? (before(`${prefix}.${parameter}`) ?? '')
+								: strengthOf(parameter)}
 						/>
 					{/each}
 				</div>
@@ -167,17 +228,23 @@
 			help="In the time of the water’s place."
 			fault={fault('happenedAt')}
 		/>
-		<Field name="note" label={section === 'note' ? 'What' : 'Note'} maxlength={2000} value={before('note') ?? ''} fault={fault('note')} />
+		<Field
+			name="note"
+			label={section === 'note' ? 'What' : 'Note'}
+			maxlength={2000}
+			value={before('note') ?? ''}
+			fault={fault('note')}
+		/>
 
 		{#if section === 'dose' || section === 'recurring-dose'}
 			<p class="small border-l-4 border-line-strong pl-4">
-				<strong>Cautions.</strong> Never mix concentrates; add each slowly, apart, where the flow is strong. Many carbonate and lime solutions
-				are caustic: gloves and goggles, away from children and pets. {LABEL_FIRST}
+				<strong>Cautions.</strong> Never mix concentrates; add each slowly, apart, where the flow is strong.
+				Many carbonate and lime solutions are caustic: gloves and goggles, away from children and pets. {LABEL_FIRST}
 			</p>
 		{:else if section === 'water-change'}
 			<p class="small border-l-4 border-line-strong pl-4">
-				<strong>Cautions.</strong> Heaters and pumps off before hands or water levels move; match temperature and salinity. All on again
-				afterwards.
+				<strong>Cautions.</strong> Heaters and pumps off before hands or water levels move; match temperature and
+				salinity. All on again afterwards.
 			</p>
 		{/if}
 		<div class="flex gap-3 pt-2">

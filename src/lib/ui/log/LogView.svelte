@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { SvelteURLSearchParams } from 'svelte/reactivity';
 	import type { EventDetails, EventKind } from '$lib/contract/event';
 	import { PARAMETER_IDS, PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
 	import type { SyringeReading, TestResult } from '$lib/core/reading';
@@ -49,7 +50,7 @@
 
 	const base = $derived(`/waters/${waterId}`);
 	const query = (change: { what?: string | null; all?: boolean; before?: number }) => {
-		const search = new URLSearchParams();
+		const search = new SvelteURLSearchParams();
 		const chosen = change.what === undefined ? what : change.what;
 		if (chosen) search.set('what', chosen);
 		if (change.all ?? everywhere) search.set('waters', 'all');
@@ -82,15 +83,25 @@
 			<h1 class="visually-hidden">Log</h1>
 			<nav aria-label="Kind of entry" class="-mx-3 flex flex-wrap">
 				{#each kinds as kind (kind.id)}
-					<a href={query({ what: kind.id })} aria-current={kind.id === what ? 'true' : undefined} class={chip(kind.id === what)}
-						>{kind.name}</a
+					<a
+						href={query({ what: kind.id })}
+						aria-current={kind.id === what ? 'true' : undefined}
+						class={chip(kind.id === what)}>{kind.name}</a
 					>
 				{/each}
 			</nav>
 			{#if severalWaters}
 				<nav aria-label="Waters" class="flex border-l pl-2">
-					<a href={query({ all: false })} aria-current={!everywhere ? 'true' : undefined} class={chip(!everywhere)}>This water</a>
-					<a href={query({ all: true })} aria-current={everywhere ? 'true' : undefined} class={chip(everywhere)}>All waters</a>
+					<a
+						href={query({ all: false })}
+						aria-current={!everywhere ? 'true' : undefined}
+						class={chip(!everywhere)}>This water</a
+					>
+					<a
+						href={query({ all: true })}
+						aria-current={everywhere ? 'true' : undefined}
+						class={chip(everywhere)}>All waters</a
+					>
 				</nav>
 			{/if}
 			<div class="ml-auto flex flex-wrap items-center gap-x-4 py-1">
@@ -103,14 +114,20 @@
 	<div class="page max-w-[64rem]!">
 		{#each days as day (day.date)}
 			<section class="mb-6">
-				<h2 class="label border-b pb-1">{longDay(day.at, timeZone)}{day.date.startsWith(thisYear) ? '' : ` ${day.date.slice(0, 4)}`}</h2>
+				<h2 class="label border-b pb-1">
+					{longDay(day.at, timeZone)}{day.date.startsWith(thisYear) ? '' : ` ${day.date.slice(0, 4)}`}
+				</h2>
 				<ul>
 					{#each day.entries as entry (entry.type === 'reading' ? entry.readingId : entry.id)}
 						{@const struck = entry.type === 'reading' ? entry.replacedBecause !== null : entry.superseded}
-						<li class="grid grid-cols-[3.5rem_1fr] gap-x-3 border-b py-2.5 sm:grid-cols-[3.5rem_10rem_1fr_auto]">
+						<li
+							class="grid grid-cols-[3.5rem_1fr] gap-x-3 border-b py-2.5 sm:grid-cols-[3.5rem_10rem_1fr_auto]"
+						>
 							<span class="figures text-muted">{clockTime(entry.at, timeZone)}</span>
 							<strong class={struck ? 'text-muted line-through' : ''}
-								>{entry.type === 'reading' ? PARAMETERS[entry.method.parameter].name : EVENT_NAMES[entry.kind]}</strong
+								>{entry.type === 'reading'
+									? PARAMETERS[entry.method.parameter].name
+									: EVENT_NAMES[entry.kind]}</strong
 							>
 							<div class="col-start-2 sm:col-start-3">
 								{#if entry.type === 'reading'}
@@ -123,17 +140,23 @@
 									{:else if entry.replaces !== null}
 										<span class="small block text-muted">Put in the place of the reading struck out.</span>
 									{/if}
-									{#if entry.deviations.length > 0}<span class="small block">A step was not done as written.</span>{/if}
+									{#if entry.deviations.length > 0}<span class="small block"
+											>A step was not done as written.</span
+										>{/if}
 								{:else}
 									<span class="figures">{eventWords(entry.kind, entry.details)}</span>
 								{/if}
 								{#if entry.note}<span class="small block">{entry.note}</span>{/if}
 								<span class="small block text-muted"
-									>{entry.by}{everywhere ? `, ${entry.water}` : ''}{entry.type === 'reading' ? `, ${entry.method.name.toLowerCase()}` : ''}</span
+									>{entry.by}{everywhere ? `, ${entry.water}` : ''}{entry.type === 'reading'
+										? `, ${entry.method.name.toLowerCase()}`
+										: ''}</span
 								>
 							</div>
 							{#if entry.type === 'reading' && !struck}
-								<a class="link small col-start-2 flex min-h-8 items-start sm:col-start-4" href="{base}/log/{entry.readingId}"
+								<a
+									class="link small col-start-2 flex min-h-8 items-start sm:col-start-4"
+									href="{base}/log/{entry.readingId}"
 									>Correct<span class="visually-hidden">
 										{PARAMETERS[entry.method.parameter].name} of {clockTime(entry.at, timeZone)}</span
 									></a
@@ -145,7 +168,9 @@
 			</section>
 		{:else}
 			<h2 class="text-2xl">Nothing here yet</h2>
-			<p class="mt-1 text-muted">What is tested on the bench and entered here stands in this list, for as long as the site exists.</p>
+			<p class="mt-1 text-muted">
+				What is tested on the bench and entered here stands in this list, for as long as the site exists.
+			</p>
 		{/each}
 		{#if older !== null}<p><Action href={query({ before: older })}>Older entries</Action></p>{/if}
 	</div>

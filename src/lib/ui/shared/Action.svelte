@@ -17,9 +17,11 @@
 	let { kind = 'secondary', size = 'normal', class: extra = '', children, ...rest }: Props = $props();
 
 	const LOOK = {
-		primary: 'bg-accent text-white hover:text-white focus-within:text-white border-2 border-accent hover:bg-primary-800 hover:border-primary-800',
+		primary:
+			'bg-accent text-white hover:text-white focus-within:text-white border-2 border-accent hover:bg-primary-800 hover:border-primary-800',
 		secondary: 'bg-surface text-ink hover:text-ink focus-within:text-ink border-2 border-ink hover:bg-paper',
-		quiet: 'bg-transparent text-ink hover:text-ink focus-within:text-ink border-2 border-transparent underline underline-offset-4 decoration-line-strong hover:decoration-current'
+		quiet:
+			'bg-transparent text-ink hover:text-ink focus-within:text-ink border-2 border-transparent underline underline-offset-4 decoration-line-strong hover:decoration-current'
 	};
 	const SIZE = { normal: 'min-h-11 px-4 text-base', large: 'min-h-14 px-6 text-lg' };
 	const look = $derived(

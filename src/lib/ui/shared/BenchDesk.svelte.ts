@@ -1,5 +1,11 @@
 import { admit, progressOf, type BenchEntry, type Progress } from '$lib/core/bench';
-import { methodByCode, stepsFor, type Portion, type ProtocolStep, type SyringeMethod } from '$lib/core/method';
+import {
+	methodByCode,
+	stepsFor,
+	type Portion,
+	type ProtocolStep,
+	type SyringeMethod
+} from '$lib/core/method';
 import { PARAMETERS } from '$lib/core/quantity';
 import type { ScaleReading } from '$lib/core/reading';
 import { fail, type Result } from '$lib/core/result';
@@ -54,11 +60,15 @@ export class BenchDesk {
 		this.#store = store;
 	}
 
-	readonly method: SyringeMethod | null = $derived.by(() => (this.draft ? methodByCode(this.draft.methodCode) : null));
+	readonly method: SyringeMethod | null = $derived.by(() =>
+		this.draft ? methodByCode(this.draft.methodCode) : null
+	);
 	readonly steps: readonly ProtocolStep[] = $derived.by(() =>
 		this.draft && this.method ? stepsFor(this.method, this.draft.portion) : []
 	);
-	readonly progress: Progress | null = $derived.by(() => (this.draft ? progressOf(this.steps, this.draft.log) : null));
+	readonly progress: Progress | null = $derived.by(() =>
+		this.draft ? progressOf(this.steps, this.draft.log) : null
+	);
 	readonly timer = $derived.by(() => {
 		const timer = this.progress?.timer;
 		if (!timer || !this.method) return null;
@@ -76,7 +86,8 @@ export class BenchDesk {
 			if (this.#waterId !== waterId) return;
 			this.draft = draft && methodByCode(draft.methodCode) ? draft : null;
 		} catch {
-			this.storeFault = 'This browser keeps nothing for Tevrik. An unfinished test is lost when the page is closed.';
+			this.storeFault =
+				'This browser keeps nothing for Tevrik. An unfinished test is lost when the page is closed.';
 		}
 		this.tick();
 		this.ready = true;
@@ -113,7 +124,8 @@ export class BenchDesk {
 	#keep(draft: BenchDraft): void {
 		this.draft = draft;
 		this.#store.write(draft.waterId, draft).catch(() => {
-			this.storeFault = 'This browser has no room to keep the unfinished test. Finish it before closing the page.';
+			this.storeFault =
+				'This browser has no room to keep the unfinished test. Finish it before closing the page.';
 		});
 	}
 }

@@ -19,8 +19,11 @@
 		<div role="group" aria-label="Theme" class="flex flex-wrap items-center">
 			<span class="pr-1 text-muted">Screen</span>
 			{#each THEMES as theme (theme)}
-				<button name="theme" value={theme} aria-pressed={preferences.theme === theme} class={look(preferences.theme === theme)}
-					>{THEME_NAMES[theme]}</button
+				<button
+					name="theme"
+					value={theme}
+					aria-pressed={preferences.theme === theme}
+					class={look(preferences.theme === theme)}>{THEME_NAMES[theme]}</button
 				>
 			{/each}
 		</div>

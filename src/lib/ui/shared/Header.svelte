@@ -5,7 +5,12 @@
 	import type { BenchDesk } from './BenchDesk.svelte';
 
 	interface Props {
-		water: { readonly id: string; readonly name: string; readonly netVolumeL: number | null; readonly profile: ProfileId | null };
+		water: {
+			readonly id: string;
+			readonly name: string;
+			readonly netVolumeL: number | null;
+			readonly profile: ProfileId | null;
+		};
 		siblings: readonly { readonly id: string; readonly name: string }[];
 		view: string;
 		desk: BenchDesk;

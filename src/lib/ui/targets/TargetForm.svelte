@@ -21,7 +21,8 @@
 		now: Instant;
 		refused: { entered: Record<string, string>; field: string; text: string } | null;
 	}
-	let { parameter, history, suggestion, suggestionSource, id, unit, timeZone, now, refused }: Props = $props();
+	let { parameter, history, suggestion, suggestionSource, id, unit, timeZone, now, refused }: Props =
+		$props();
 
 	const current = $derived(history.find((h) => h.fromAt <= now) ?? null);
 	const start = $derived(suggestion ?? current);
@@ -33,7 +34,9 @@
 	};
 	const hasBand = (band: Band) => band.low !== null || band.high !== null;
 	const fault = (name: string) => (refused?.field === name ? refused.text : undefined);
-	const general = $derived(refused && !['low', 'high', 'aim', 'source', 'fromAt'].includes(refused.field) ? refused.text : null);
+	const general = $derived(
+		refused && !['low', 'high', 'aim', 'source', 'fromAt'].includes(refused.field) ? refused.text : null
+	);
 </script>
 
 <section class="mt-8 border-t pt-5" aria-labelledby="target-{parameter}">
@@ -48,13 +51,40 @@
 			<span class="text-muted">No band set.</span>
 		{/if}
 	</p>
-	<form method="post" use:enhance={() => ({ update }) => update({ reset: false })} class="mt-4 grid gap-4 sm:grid-cols-3 lg:grid-cols-[1fr_1fr_1fr_2fr]">
+	<form
+		method="post"
+		use:enhance={() =>
+			({ update }) =>
+				update({ reset: false })}
+		class="mt-4 grid gap-4 sm:grid-cols-3 lg:grid-cols-[1fr_1fr_1fr_2fr]"
+	>
 		<input type="hidden" name="id" value={refused?.entered.id ?? id} />
 		<input type="hidden" name="parameter" value={parameter} />
 		{#if general}<div class="sm:col-span-3 lg:col-span-4"><Fault text={general} /></div>{/if}
-		<Field name="low" label="From" unit={UNITS[unit].symbol} inputmode="decimal" value={shown('low')} fault={fault('low')} />
-		<Field name="high" label="To" unit={UNITS[unit].symbol} inputmode="decimal" value={shown('high')} fault={fault('high')} />
-		<Field name="aim" label="Aim" unit={UNITS[unit].symbol} inputmode="decimal" value={shown('aim')} fault={fault('aim')} />
+		<Field
+			name="low"
+			label="From"
+			unit={UNITS[unit].symbol}
+			inputmode="decimal"
+			value={shown('low')}
+			fault={fault('low')}
+		/>
+		<Field
+			name="high"
+			label="To"
+			unit={UNITS[unit].symbol}
+			inputmode="decimal"
+			value={shown('high')}
+			fault={fault('high')}
+		/>
+		<Field
+			name="aim"
+			label="Aim"
+			unit={UNITS[unit].symbol}
+			inputmode="decimal"
+			value={shown('aim')}
+			fault={fault('aim')}
+		/>
 		<Field
 			name="source"
 			label="Where it comes from"
@@ -62,9 +92,17 @@
 			fault={fault('source')}
 		/>
 		<div class="sm:col-span-2">
-			<Field name="fromAt" label="Counts from" type="datetime-local" value={refused?.entered.fromAt ?? localField(now, timeZone)} fault={fault('fromAt')} />
+			<Field
+				name="fromAt"
+				label="Counts from"
+				type="datetime-local"
+				value={refused?.entered.fromAt ?? localField(now, timeZone)}
+				fault={fault('fromAt')}
+			/>
 		</div>
-		<div class="flex items-end"><Action type="submit">Set {PARAMETERS[parameter].name.toLowerCase()}</Action></div>
+		<div class="flex items-end">
+			<Action type="submit">Set {PARAMETERS[parameter].name.toLowerCase()}</Action>
+		</div>
 	</form>
 	{#if history.length > 1}
 		<details class="small mt-3">
@@ -72,7 +110,9 @@
 			<ul class="figures mt-1">
 				{#each history as band, i (i)}
 					<li class="border-t py-1">
-						from {shortDay(band.fromAt, timeZone, now)}: {hasBand(band) ? bandInUnit(parameter, band, unit) : 'none'}
+						from {shortDay(band.fromAt, timeZone, now)}: {hasBand(band)
+							? bandInUnit(parameter, band, unit)
+							: 'none'}
 						<span class="text-muted">{band.source}</span>
 					</li>
 				{/each}

@@ -24,13 +24,16 @@
 <main class="page max-w-[60rem]!">
 	<h1 class="text-3xl">Targets of {waterName}</h1>
 	<p class="mt-1 max-w-[40rem] text-muted">
-		The band in which a value is wanted, and what you aim at. A change counts from its date on; earlier verdicts keep the band of their time.
-		Bands are conventions of husbandry, not laws: steadiness matters more than the exact figure.
+		The band in which a value is wanted, and what you aim at. A change counts from its date on; earlier
+		verdicts keep the band of their time. Bands are conventions of husbandry, not laws: steadiness matters
+		more than the exact figure.
 	</p>
 	<nav aria-label="Fill in from a profile" class="small mt-5 flex flex-wrap items-center gap-x-5">
 		<span class="text-muted">Fill in from</span>
 		{#each PROFILE_IDS as id (id)}
-			<a class="link flex min-h-10 items-center {id === profile ? 'font-semibold' : ''}" href="?profile={id}">{PROFILES[id].name}</a>
+			<a class="link flex min-h-10 items-center {id === profile ? 'font-semibold' : ''}" href="?profile={id}"
+				>{PROFILES[id].name}</a
+			>
 		{/each}
 	</nav>
 	{#each PARAMETER_IDS as parameter (parameter)}

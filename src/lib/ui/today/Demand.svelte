@@ -24,7 +24,9 @@
 				{@const brings = ratePerDay(parameter, use.value + net.value, use.u, unit)}
 				<tr class="border-b">
 					<th scope="row" class="py-2.5 text-left">{PARAMETERS[parameter].name}</th>
-					<td class="py-2.5 text-right whitespace-nowrap">{use.value < 0 ? 'gains ' : ''}{uses.value} ± {uses.plusMinus}</td>
+					<td class="py-2.5 text-right whitespace-nowrap"
+						>{use.value < 0 ? 'gains ' : ''}{uses.value} ± {uses.plusMinus}</td
+					>
 					<td class="py-2.5 text-right">{brings.value}</td>
 					<td class="small py-2.5 pl-6 text-muted">{UNITS[unit].symbol} a day</td>
 				</tr>

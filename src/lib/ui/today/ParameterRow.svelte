@@ -8,7 +8,8 @@
 	import Strip from '$lib/ui/instrument/Strip.svelte';
 	import type { TodayRow } from './row';
 
-	let { row, unit, timeZone, now }: { row: TodayRow; unit: UnitId; timeZone: string; now: Instant } = $props();
+	let { row, unit, timeZone, now }: { row: TodayRow; unit: UnitId; timeZone: string; now: Instant } =
+		$props();
 
 	const definition = $derived(PARAMETERS[row.parameter]);
 	const u = $derived(Math.hypot(row.now.uRandom, row.now.uCommon));
@@ -53,6 +54,8 @@
 		<strong class={warn ? 'text-warn' : ''}>{gradeWords(row.verdict.grade, row.verdict.side)}</strong>
 		{#if row.band}<span class="figures">{bandInUnit(row.parameter, row.band, unit)}.</span>{/if}
 		{rateSentence(row, unit)}
-		<span class="figures block text-muted">Read {ago(row.last.at, timeZone, now)}: {resultInUnit(last, unit)}</span>
+		<span class="figures block text-muted"
+			>Read {ago(row.last.at, timeZone, now)}: {resultInUnit(last, unit)}</span
+		>
 	</p>
 </article>

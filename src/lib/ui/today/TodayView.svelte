@@ -12,10 +12,16 @@
 	import type { TodayRow } from './row';
 
 	interface Props {
-		water: { readonly id: string; readonly name: string };
+		water: { readonly id: string };
 		rows: readonly TodayRow[];
 		untested: readonly ParameterId[];
-		lately: readonly { id: string; kind: EventKind; details: EventDetails; note: string; happenedAt: Instant }[];
+		lately: readonly {
+			id: string;
+			kind: EventKind;
+			details: EventDetails;
+			note: string;
+			happenedAt: Instant;
+		}[];
 		units: Readonly<Record<ParameterId, UnitId>>;
 		timeZone: string;
 		now: Instant;
@@ -43,7 +49,11 @@
 				{:else}
 					{#each rows as row, i (row.parameter)}{i > 0 ? ', ' : ''}{i === 0
 							? PARAMETERS[row.parameter].name
-							: PARAMETERS[row.parameter].name.toLowerCase()} was read {ago(row.last.at, timeZone, now)}{/each}.
+							: PARAMETERS[row.parameter].name.toLowerCase()} was read {ago(
+							row.last.at,
+							timeZone,
+							now
+						)}{/each}.
 				{/if}
 			</p>
 			<p class="mt-4"><Action kind="primary" size="large" href="{base}/bench">Go to the bench</Action></p>
@@ -55,18 +65,24 @@
 				{#each open as row (row.parameter)}
 					<li class="border-t py-3">
 						<strong class={isWarning(row.verdict.grade) ? 'text-warn' : ''}
-							>{PARAMETERS[row.parameter].name}: {gradeWords(row.verdict.grade, row.verdict.side).toLowerCase()}.</strong
+							>{PARAMETERS[row.parameter].name}: {gradeWords(
+								row.verdict.grade,
+								row.verdict.side
+							).toLowerCase()}.</strong
 						>
 						{#if row.verdict.grade === 'cannot-tell'}
-							<span class="small block text-muted">The readings cannot tell whether it is inside. Another test narrows it.</span>
+							<span class="small block text-muted"
+								>The readings cannot tell whether it is inside. Another test narrows it.</span
+							>
 						{:else}
-							<span class="small block text-muted">Test again before you correct it, and change it slowly.</span>
+							<span class="small block text-muted"
+								>Test again before you correct it, and change it slowly.</span
+							>
 						{/if}
 					</li>
 				{/each}
 			</ul>
 		{/if}
-
 	</div>
 
 	<div class="lately bg-paper px-4 pt-4 pb-6 lg:border-r lg:px-8">
@@ -76,13 +92,17 @@
 				<li class="border-t py-2">
 					<span class="figures text-muted">{shortDay(event.happenedAt, timeZone, now)}</span>
 					<span class="font-semibold">{EVENT_NAMES[event.kind]}</span>
-					<span class="block">{[eventWords(event.kind, event.details), event.note].filter(Boolean).join('. ')}</span>
+					<span class="block"
+						>{[eventWords(event.kind, event.details), event.note].filter(Boolean).join('. ')}</span
+					>
 				</li>
 			{:else}
 				<li class="border-t py-2 text-muted">No dose, water change or note yet.</li>
 			{/each}
 		</ul>
-		<p class="mt-4 -ml-4"><Action kind="quiet" href="{base}/log/new">Enter a dose, a change or a note</Action></p>
+		<p class="mt-4 -ml-4">
+			<Action kind="quiet" href="{base}/log/new">Enter a dose, a change or a note</Action>
+		</p>
 	</div>
 
 	<section aria-labelledby="water-now" class="now min-w-0 px-4 py-6 lg:px-8">
@@ -91,13 +111,20 @@
 			{#each rows as row (row.parameter)}
 				<ParameterRow {row} unit={units[row.parameter]} {timeZone} {now} />
 			{:else}
-				<p class="py-8 text-muted">Nothing yet. After the first test its value stands here, with its interval and its band.</p>
+				<p class="py-8 text-muted">
+					Nothing yet. After the first test its value stands here, with its interval and its band.
+				</p>
 			{/each}
 		</div>
 		{#if rows.length > 0}
 			<p class="small mt-4 text-muted">
 				<svg class="mr-1 inline-block align-middle" width="34" height="16" aria-hidden="true"
-					><path d="M2 8 Q17 -4 32 8 Q17 20 2 8Z" fill="var(--lens)" stroke="var(--ink)" stroke-width="1.5" /></svg
+					><path
+						d="M2 8 Q17 -4 32 8 Q17 20 2 8Z"
+						fill="var(--lens)"
+						stroke="var(--ink)"
+						stroke-width="1.5"
+					/></svg
 				>estimate with its 95 % interval
 				<svg class="mr-1 ml-4 inline-block align-middle" width="6" height="16" aria-hidden="true"
 					><line x1="3" x2="3" y1="1" y2="15" stroke="var(--ink)" stroke-width="2.5" /></svg
@@ -115,7 +142,9 @@
 		<Demand rows={rows.filter((r) => r.basedOn > 1)} {units} />
 		{#if untested.length > 0 && rows.length > 0}
 			<p class="small mt-3 text-muted">
-				Not tested in the last four months: {untested.map((p) => PARAMETERS[p].name.toLowerCase()).join(', ')}.
+				Not tested in the last four months: {untested
+					.map((p) => PARAMETERS[p].name.toLowerCase())
+					.join(', ')}.
 			</p>
 		{/if}
 		<p class="small mt-3"><a class="link" href="{base}/targets">Targets of this water</a></p>

@@ -7,7 +7,11 @@ import type { Prediction, RatePerDay } from '$lib/core/trend';
 /** One parameter as the server sends it, canonical units. */
 export interface TodayRow {
 	readonly parameter: ParameterId;
-	readonly band: { readonly low: number | null; readonly high: number | null; readonly source: string } | null;
+	readonly band: {
+		readonly low: number | null;
+		readonly high: number | null;
+		readonly source: string;
+	} | null;
 	readonly now: Prediction;
 	readonly inAWeek: Prediction;
 	readonly verdict: Verdict;

@@ -64,7 +64,10 @@
 			{#each rows as row, i (row.parameter)}
 				{@const unit = units[row.parameter]}
 				{@const m = inUnit(row.parameter, row.now.value, Math.hypot(row.now.uRandom, row.now.uCommon), unit)}
-				<section class="grid gap-x-6 border-b py-4 md:grid-cols-[7rem_minmax(0,1fr)_13rem]" aria-label={PARAMETERS[row.parameter].name}>
+				<section
+					class="grid gap-x-6 border-b py-4 md:grid-cols-[7rem_minmax(0,1fr)_13rem]"
+					aria-label={PARAMETERS[row.parameter].name}
+				>
 					<h2 class="text-lg leading-tight">
 						{PARAMETERS[row.parameter].name}
 						<span class="small block font-normal text-muted">{UNITS[unit].symbol}</span>
@@ -74,13 +77,21 @@
 						words={words(row)}
 					/>
 					<div class="figures">
-						<p class="text-2xl font-bold whitespace-nowrap">{m.value} <span class="text-lg font-normal">± {m.plusMinus}</span></p>
+						<p class="text-2xl font-bold whitespace-nowrap">
+							{m.value} <span class="text-lg font-normal">± {m.plusMinus}</span>
+						</p>
 						<p class="small text-muted">{rateSentence({ ...row, leavesInDays: null }, unit)}</p>
 						{#if row.basedOn > 1}
-							{@const use = ratePerDay(row.parameter, row.consumptionPerDay.value, row.consumptionPerDay.u, unit)}
+							{@const use = ratePerDay(
+								row.parameter,
+								row.consumptionPerDay.value,
+								row.consumptionPerDay.u,
+								unit
+							)}
 							<p class="small mt-1 text-muted">
 								The water {row.consumptionPerDay.value < 0 ? 'gains' : 'uses'}
-								{use.value} ± {use.plusMinus} a day. Line through the last {row.basedOn} readings, doses and changes taken into account.
+								{use.value} ± {use.plusMinus} a day. Line through the last {row.basedOn} readings, doses and changes
+								taken into account.
 							</p>
 						{/if}
 					</div>
@@ -116,13 +127,19 @@
 				<h2 class="label">The readings as a table</h2>
 				{#each rows as row (row.parameter)}
 					<details class="mt-2 border-t pt-2">
-						<summary class="min-h-8">{PARAMETERS[row.parameter].name}, {row.readings.length} readings</summary>
+						<summary class="min-h-8">{PARAMETERS[row.parameter].name}, {row.readings.length} readings</summary
+						>
 						<table class="small figures mt-2 w-full max-w-md">
-							<thead><tr class="text-left"><th class="py-1">Read</th><th class="py-1 text-right">Result</th></tr></thead>
+							<thead
+								><tr class="text-left"><th class="py-1">Read</th><th class="py-1 text-right">Result</th></tr
+								></thead
+							>
 							<tbody>
 								{#each [...row.readings].reverse() as reading (reading.at)}
 									<tr class="border-t">
-										<td class="py-1">{shortDay(reading.at, timeZone, now)}, {clockTime(reading.at, timeZone)}</td>
+										<td class="py-1"
+											>{shortDay(reading.at, timeZone, now)}, {clockTime(reading.at, timeZone)}</td
+										>
 										<td class="py-1 text-right">{resultInUnit(reading.result, units[row.parameter])}</td>
 									</tr>
 								{/each}

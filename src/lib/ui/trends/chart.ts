@@ -81,7 +81,8 @@ function ribbon(points: readonly Whisker[], colour: string): Plugin<'scatter'> {
 		id: 'ribbon',
 		beforeDatasetsDraw({ ctx, scales }) {
 			if (points.length < 2) return;
-			const at = (p: Whisker, v: number) => [scales.x!.getPixelForValue(p.x), scales.y!.getPixelForValue(v)] as const;
+			const at = (p: Whisker, v: number) =>
+				[scales.x!.getPixelForValue(p.x), scales.y!.getPixelForValue(v)] as const;
 			ctx.save();
 			ctx.fillStyle = colour;
 			ctx.globalAlpha = 0.6;
@@ -106,7 +107,11 @@ export interface ChartInput {
 	readonly showDays: boolean;
 }
 
-function annotationsOf(input: ChartInput, colours: Colours, toUnit: (v: number) => number): Record<string, AnnotationOptions> {
+function annotationsOf(
+	input: ChartInput,
+	colours: Colours,
+	toUnit: (v: number) => number
+): Record<string, AnnotationOptions> {
 	const { row, events, now } = input;
 	const all: Record<string, AnnotationOptions> = {};
 	if (row.band) {
@@ -152,8 +157,14 @@ export function drawTrend(canvas: HTMLCanvasElement, input: ChartInput): () => v
 		return { x: at, lower: toUnit(lower), upper: upper === null ? null : toUnit(upper) };
 	});
 	const points = row.readings.map(({ at, result }) => ({
-		x: at as number,
-		y: toUnit(result.kind === 'value' ? result.value : result.kind === 'bound' ? result.limit : (result.lower + result.upper) / 2)
+		x: at,
+		y: toUnit(
+			result.kind === 'value'
+				? result.value
+				: result.kind === 'bound'
+					? result.limit
+					: (result.lower + result.upper) / 2
+		)
 	}));
 	const line = row.line.map((p): Whisker & { y: number } => {
 		const half = COVERAGE * Math.hypot(p.uRandom, p.uCommon);

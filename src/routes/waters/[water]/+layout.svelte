@@ -23,7 +23,7 @@
 </script>
 
 <div class="frame">
-<Header water={data.water} siblings={data.siblings} {view} {desk} />
-{@render children()}
-<Footer preferences={data.preferences} waterId={data.water.id} path={page.url.pathname + page.url.search} />
+	<Header water={data.water} siblings={data.siblings} {view} {desk} />
+	{@render children()}
+	<Footer preferences={data.preferences} waterId={data.water.id} path={page.url.pathname + page.url.search} />
 </div>

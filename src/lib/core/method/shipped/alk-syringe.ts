@@ -47,7 +47,8 @@ export const ALK_SYRINGE: SyringeMethod = {
 			id: 'titrate',
 			action: { kind: 'titrate', handsS: titrationSeconds(0.5885, TIP_DROP_ML) },
 			say: 'Add acid drop by drop until green turns wine red',
-			detail: 'One drop, swirl, look. At grey violet you are nearly there: single drops only. The first full wine red counts.',
+			detail:
+				'One drop, swirl, look. At grey violet you are nearly there: single drops only. The first full wine red counts.',
 			why: 'A stream turns the colour early where it falls in. The true end point lies somewhere in the last drop, so half a drop is taken off the result.',
 			expect: { name: 'wine red', css: '#a3264f' }
 		}

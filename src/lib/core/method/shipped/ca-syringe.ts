@@ -62,7 +62,8 @@ export const CA_SYRINGE: SyringeMethod = {
 			id: 'titrate',
 			action: { kind: 'titrate', handsS: titrationSeconds(0.812, TIP_DROP_ML) },
 			say: 'Add titrant drop by drop until amber turns violet',
-			detail: 'One drop, swirl, look. At brownish rose you are nearly there: single drops only. The first full violet counts.',
+			detail:
+				'One drop, swirl, look. At brownish rose you are nearly there: single drops only. The first full violet counts.',
 			why: 'The last step is slow: each drop needs its swirl before the colour can be trusted. The true end point lies somewhere in the last drop, so half a drop is taken off the result.',
 			expect: { name: 'violet', css: '#6a3fa0' }
 		}

@@ -14,7 +14,8 @@ export const RINSE_AND_DRAW: readonly ProtocolStep[] = [
 		id: 'draw',
 		action: { kind: 'draw', handsS: HANDS_S.draw },
 		say: 'Draw {sample} of tank water into the vial',
-		detail: 'Push the air out first. Read at the lower edge of the plunger, with the syringe upright at eye level.',
+		detail:
+			'Push the air out first. Read at the lower edge of the plunger, with the syringe upright at eye level.',
 		why: 'An error in the sample is the same error in the result: 1 % too little water reads 1 % too low.'
 	}
 ];

@@ -24,13 +24,21 @@ export const event = mysqlTable(
 	},
 	(t) => [
 		primaryKey({ columns: [t.siteId, t.id] }),
-		foreignKey({ name: 'event_water', columns: [t.siteId, t.waterId], foreignColumns: [water.siteId, water.id] }),
+		foreignKey({
+			name: 'event_water',
+			columns: [t.siteId, t.waterId],
+			foreignColumns: [water.siteId, water.id]
+		}),
 		foreignKey({
 			name: 'event_recorded_by',
 			columns: [t.siteId, t.recordedBy],
 			foreignColumns: [membership.siteId, membership.id]
 		}),
-		foreignKey({ name: 'event_supersedes', columns: [t.siteId, t.supersedes], foreignColumns: [t.siteId, t.id] }),
+		foreignKey({
+			name: 'event_supersedes',
+			columns: [t.siteId, t.supersedes],
+			foreignColumns: [t.siteId, t.id]
+		}),
 		unique('event_superseded_once').on(t.siteId, t.supersedes),
 		index('event_by_water').on(t.siteId, t.waterId, t.happenedAt)
 	]

@@ -1,4 +1,13 @@
-import { char, foreignKey, index, int, mysqlTable, primaryKey, unique, varchar } from 'drizzle-orm/mysql-core';
+import {
+	char,
+	foreignKey,
+	index,
+	int,
+	mysqlTable,
+	primaryKey,
+	unique,
+	varchar
+} from 'drizzle-orm/mysql-core';
 import type { SyringeMethod } from '$lib/core/method';
 import { document, instantAt, uuid } from './columns.ts';
 import { site } from './site.ts';

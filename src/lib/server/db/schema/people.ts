@@ -36,7 +36,5 @@ export const signInSession = mysqlTable(
 		createdAt: instantAt('created_at').notNull(),
 		expiresAt: instantAt('expires_at').notNull()
 	},
-	(t) => [
-		foreignKey({ name: 'sign_in_session_person', columns: [t.personId], foreignColumns: [person.id] })
-	]
+	(t) => [foreignKey({ name: 'sign_in_session_person', columns: [t.personId], foreignColumns: [person.id] })]
 );

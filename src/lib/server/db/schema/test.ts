@@ -42,7 +42,11 @@ export const sample = mysqlTable(
 	},
 	(t) => [
 		primaryKey({ columns: [t.siteId, t.id] }),
-		foreignKey({ name: 'sample_water', columns: [t.siteId, t.waterId], foreignColumns: [water.siteId, water.id] }),
+		foreignKey({
+			name: 'sample_water',
+			columns: [t.siteId, t.waterId],
+			foreignColumns: [water.siteId, water.id]
+		}),
 		foreignKey({
 			name: 'sample_standard',
 			columns: [t.siteId, t.standardLotId],
@@ -97,7 +101,11 @@ export const testRun = mysqlTable(
 	},
 	(t) => [
 		primaryKey({ columns: [t.siteId, t.id] }),
-		foreignKey({ name: 'test_run_sample', columns: [t.siteId, t.sampleId], foreignColumns: [sample.siteId, sample.id] }),
+		foreignKey({
+			name: 'test_run_sample',
+			columns: [t.siteId, t.sampleId],
+			foreignColumns: [sample.siteId, sample.id]
+		}),
 		foreignKey({
 			name: 'test_run_method',
 			columns: [t.siteId, t.siteMethodId],
@@ -127,7 +135,11 @@ export const runLot = mysqlTable(
 	},
 	(t) => [
 		primaryKey({ columns: [t.siteId, t.runId, t.lotId] }),
-		foreignKey({ name: 'run_lot_run', columns: [t.siteId, t.runId], foreignColumns: [testRun.siteId, testRun.id] }),
+		foreignKey({
+			name: 'run_lot_run',
+			columns: [t.siteId, t.runId],
+			foreignColumns: [testRun.siteId, testRun.id]
+		}),
 		foreignKey({ name: 'run_lot_lot', columns: [t.siteId, t.lotId], foreignColumns: [lot.siteId, lot.id] })
 	]
 );
@@ -172,13 +184,21 @@ export const rawReading = mysqlTable(
 	},
 	(t) => [
 		primaryKey({ columns: [t.siteId, t.id] }),
-		foreignKey({ name: 'raw_reading_run', columns: [t.siteId, t.runId], foreignColumns: [testRun.siteId, testRun.id] }),
+		foreignKey({
+			name: 'raw_reading_run',
+			columns: [t.siteId, t.runId],
+			foreignColumns: [testRun.siteId, testRun.id]
+		}),
 		foreignKey({
 			name: 'raw_reading_read_by',
 			columns: [t.siteId, t.readBy],
 			foreignColumns: [membership.siteId, membership.id]
 		}),
-		foreignKey({ name: 'raw_reading_supersedes', columns: [t.siteId, t.supersedes], foreignColumns: [t.siteId, t.id] }),
+		foreignKey({
+			name: 'raw_reading_supersedes',
+			columns: [t.siteId, t.supersedes],
+			foreignColumns: [t.siteId, t.id]
+		}),
 		unique('raw_reading_superseded_once').on(t.siteId, t.supersedes),
 		index('raw_reading_by_run').on(t.siteId, t.runId),
 		check('raw_reading_reason', sql`(${t.supersedes} is null) = (${t.reason} is null)`)
@@ -209,7 +229,11 @@ export const result = mysqlTable(
 	},
 	(t) => [
 		primaryKey({ columns: [t.siteId, t.id] }),
-		foreignKey({ name: 'result_run', columns: [t.siteId, t.runId], foreignColumns: [testRun.siteId, testRun.id] }),
+		foreignKey({
+			name: 'result_run',
+			columns: [t.siteId, t.runId],
+			foreignColumns: [testRun.siteId, testRun.id]
+		}),
 		foreignKey({
 			name: 'result_reading',
 			columns: [t.siteId, t.readingId],
@@ -244,6 +268,10 @@ export const attachment = mysqlTable(
 	(t) => [
 		primaryKey({ columns: [t.siteId, t.id] }),
 		foreignKey({ name: 'attachment_site', columns: [t.siteId], foreignColumns: [site.id] }),
-		foreignKey({ name: 'attachment_run', columns: [t.siteId, t.runId], foreignColumns: [testRun.siteId, testRun.id] })
+		foreignKey({
+			name: 'attachment_run',
+			columns: [t.siteId, t.runId],
+			foreignColumns: [testRun.siteId, testRun.id]
+		})
 	]
 );

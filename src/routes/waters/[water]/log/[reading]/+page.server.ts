@@ -6,9 +6,16 @@ import type { Actions, PageServerLoad } from './$types';
 
 const UUID = /^[0-9a-f-]{36}$/;
 
-async function openReading({ locals, params }: { locals: App.Locals; params: { water: string; reading: string } }) {
+async function openReading({
+	locals,
+	params
+}: {
+	locals: App.Locals;
+	params: { water: string; reading: string };
+}) {
 	const open = await locals.openWater(params.water);
-	const logged = open && UUID.test(params.reading) ? await locals.services.readingById(open.scope, params.reading) : null;
+	const logged =
+		open && UUID.test(params.reading) ? await locals.services.readingById(open.scope, params.reading) : null;
 	if (!open || !logged || logged.waterId !== open.water.id) {
 		error(404, { message: 'There is no such reading.', code: 'not-found' });
 	}
@@ -25,7 +32,9 @@ export const actions = {
 		const { open, logged } = await openReading(event);
 		const form = await event.request.formData();
 		const command = correctionOfForm(form, logged.readingId, logged.reading);
-		const outcome = command.ok ? await event.locals.services.correctReading(open.scope, command.value) : command;
+		const outcome = command.ok
+			? await event.locals.services.correctReading(open.scope, command.value)
+			: command;
 		if (!outcome.ok) {
 			return fail(outcome.fault.code === 'already-corrected' ? 409 : 400, {
 				entered: entered(form),

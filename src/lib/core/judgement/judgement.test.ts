@@ -1,0 +1,59 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { againstBand, gradeOf, isProfileId, judge, PROFILES } from './index.ts';
+
+const band = { low: 7.5, high: 9, aim: 8.2 };
+
+describe('a value against a band', () => {
+	it('has probabilities that make up the whole', () => {
+		fc.assert(
+			fc.property(fc.double({ min: 5, max: 12, noNaN: true }), fc.double({ min: 0.01, max: 2, noNaN: true }), (y, u) => {
+				const p = againstBand(y, u, band);
+				expect(p.pIn + p.pBelow + p.pAbove).toBeCloseTo(1, 12);
+				expect(p.pIn).toBeGreaterThanOrEqual(-1e-12);
+			})
+		);
+	});
+	it('is inside or outside only when its whole interval is', () => {
+		expect(againstBand(8.2, 0.2, band).decision).toBe('clear_in');
+		expect(againstBand(6.9, 0.2, band).decision).toBe('clear_low');
+		expect(againstBand(9.5, 0.2, band).decision).toBe('clear_high');
+		expect(againstBand(7.6, 0.2, band).decision).toBe('cannot_tell');
+		expect(againstBand(7.9, 0.2, band).decision).toBe('clear_in');
+		expect(() => againstBand(8, 0, band)).toThrow(RangeError);
+	});
+	it.each([
+		[8.2, 0.2, 'inside', null],
+		[7.75, 0.2, 'probably-inside', null],
+		[7.5, 0.2, 'cannot-tell', 'low'],
+		[9.05, 0.2, 'cannot-tell', 'high'],
+		[7.3, 0.2, 'probably-outside', 'low'],
+		[9.6, 0.2, 'outside', 'high']
+	])('%d ± 2·%d is graded %s', (y, u, grade, side) => {
+		expect(gradeOf(againstBand(y, u, band))).toEqual({ grade, side });
+	});
+});
+
+describe('a verdict', () => {
+	it('stands without a band and without a history', () => {
+		expect(judge(8, 0.2, null, null)).toMatchObject({ grade: null, band: null, expectation: null });
+	});
+	it('says whether the reading was expected', () => {
+		expect(judge(8, 0.2, band, { value: 8.1, sd: 0.2 }).expectation).toMatchObject({ fits: true });
+		expect(judge(6, 0.2, band, { value: 8.1, sd: 0.2 }).expectation).toMatchObject({ fits: false });
+	});
+});
+
+describe('profiles', () => {
+	it('have their limits in order and their source said', () => {
+		for (const [id, profile] of Object.entries(PROFILES)) {
+			expect(isProfileId(id)).toBe(true);
+			expect(profile.source).not.toBe('');
+			for (const { low, high, aim } of Object.values(profile.bands)) {
+				expect(low).toBeLessThan(high);
+				if (aim !== null) expect(aim).toBeGreaterThan(low);
+			}
+		}
+		expect(isProfileId('moon')).toBe(false);
+	});
+});
