@@ -1,0 +1,82 @@
+import type { SaveTestRun } from '../../src/lib/contract/test-run.ts';
+import { ALK_SYRINGE } from '../../src/lib/core/method/index.ts';
+import { addDays, fromIso, instant, type Instant } from '../../src/lib/core/time/index.ts';
+import { idMaker } from '../../src/lib/server/clock.ts';
+import { connect } from '../../src/lib/server/db/connect.ts';
+import { foundSite } from '../../src/lib/server/service/found-site.ts';
+import { createServices } from '../../src/lib/server/services.ts';
+
+export const NOON = fromIso('2026-11-20T12:00:00Z');
+
+/** The application's own services on a real database, with a clock that the test sets. */
+export function openWorld(url: string) {
+	let now: Instant = NOON;
+	const connection = connect(url);
+	const clock = { now: () => now };
+	const deps = { db: connection.db, clock, newId: idMaker(clock) };
+	const services = createServices(deps);
+	return {
+		deps,
+		services,
+		close: () => connection.close(),
+		set now(at: Instant) {
+			now = at;
+		},
+		get now() {
+			return now;
+		},
+		/** A new site with one keeper and one tank; every call makes another. */
+		async site(name: string) {
+			const { siteId, personIds, waterIds } = await foundSite(deps, {
+				name,
+				timeZone: 'Europe/Lisbon',
+				createdAt: addDays(now, -400),
+				people: [{ displayName: `Keeper of ${name}`, role: 'keeper' }],
+				waters: [
+					{
+						name: `${name} tank`,
+						kind: 'tank',
+						netVolumeL: 540,
+						profile: 'mixed-reef',
+						hasAnimals: true,
+						lightsOnMinute: 540,
+						lightsOffMinute: 1200,
+						startedAt: addDays(now, -400)
+					}
+				]
+			});
+			const person = { id: personIds[0]!, displayName: `Keeper of ${name}` };
+			const open = await services.openWater(person, waterIds[0]!);
+			if (!open) throw new Error('the keeper cannot reach the tank');
+			return { siteId, person, waterId: waterIds[0]!, scope: open.scope, water: open.water };
+		}
+	};
+}
+
+export type World = ReturnType<typeof openWorld>;
+
+/** A whole test as the bench would send it: alkalinity, 0.41 mL left. */
+export function testRun(world: World, waterId: string, change: Partial<SaveTestRun> = {}): SaveTestRun {
+	const at = instant(change.finishedAt ?? world.now);
+	return {
+		id: world.deps.newId(),
+		sampleId: world.deps.newId(),
+		readingId: world.deps.newId(),
+		waterId,
+		methodCode: ALK_SYRINGE.code,
+		methodVersion: ALK_SYRINGE.version,
+		drawnAt: at,
+		startedAt: at,
+		finishedAt: at,
+		offsetMinutes: 0,
+		reading: {
+			portion: 'full',
+			readAs: 'left',
+			fills: [{ startMl: 1, end: { lowerMl: 0.41, upperMl: 0.41 } }],
+			sure: true
+		},
+		stepLog: [{ at, kind: 'step-done' }],
+		note: '',
+		...change
+	};
+}
