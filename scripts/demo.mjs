@@ -79,6 +79,10 @@ await main(async () => {
 		);
 	}
 	const own = await database(fresh);
+	if (!process.env.DATABASE_URL) {
+		const connection = JSON.stringify({ migrationUrl: own.migrationUrl });
+		writeFileSync(join(HOME, 'connection.json'), connection, { mode: 0o600 });
+	}
 	let server;
 	let stopping = false;
 	const finish = async () => {
@@ -113,9 +117,6 @@ await main(async () => {
 			env: { DATABASE_URL: own.url, ...(signsIn ? { TEVRIK_SIGN_IN_AS: demo.personId } : {}) }
 		});
 		writeFileSync(serverPid, String(server.pid));
-		writeFileSync(join(HOME, 'connection.json'), JSON.stringify({ migrationUrl: own.migrationUrl }), {
-			mode: 0o600
-		});
 		console.log(`\nTevrik is at ${server.origin}\n`);
 		if (!signsIn) {
 			console.log(

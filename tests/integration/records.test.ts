@@ -16,7 +16,10 @@ afterAll(async () => {
 });
 
 async function count(table: string, siteId: string): Promise<number> {
-	const [rows] = await raw.query<mysql.RowDataPacket[]>('select count(*) as n from ?? where site_id = ?', [table, siteId]);
+	const [rows] = await raw.query<mysql.RowDataPacket[]>('select count(*) as n from ?? where site_id = ?', [
+		table,
+		siteId
+	]);
 	return Number(rows[0]!.n);
 }
 
@@ -51,7 +54,10 @@ describe('a test run', () => {
 		const other = await world.services.saveTestRun(scope, { ...command, note: 'changed' });
 		expect(other).toMatchObject({ ok: false, fault: { code: 'id-taken' } });
 		const sameReading = testRun(world, waterId, { readingId: command.readingId });
-		expect(await world.services.saveTestRun(scope, sameReading)).toMatchObject({ ok: false, fault: { code: 'id-taken' } });
+		expect(await world.services.saveTestRun(scope, sameReading)).toMatchObject({
+			ok: false,
+			fault: { code: 'id-taken' }
+		});
 	});
 	it('that cannot be is refused, and nothing of it stays', async () => {
 		const { scope, waterId, siteId } = await world.site('refused');
@@ -62,9 +68,15 @@ describe('a test run', () => {
 			fault: { code: 'beyond-syringe', field: 'reading.fills.0.end.lowerMl' }
 		});
 		const future = testRun(world, waterId, { finishedAt: addDays(world.now, 1) });
-		expect(await world.services.saveTestRun(scope, future)).toMatchObject({ ok: false, fault: { code: 'in-the-future' } });
+		expect(await world.services.saveTestRun(scope, future)).toMatchObject({
+			ok: false,
+			fault: { code: 'in-the-future' }
+		});
 		const noMethod = testRun(world, waterId, { methodCode: 'moon' });
-		expect(await world.services.saveTestRun(scope, noMethod)).toMatchObject({ ok: false, fault: { code: 'unknown-item' } });
+		expect(await world.services.saveTestRun(scope, noMethod)).toMatchObject({
+			ok: false,
+			fault: { code: 'unknown-item' }
+		});
 		expect(await count('sample', siteId)).toBe(0);
 		expect(await count('command_receipt', siteId)).toBe(0);
 	});
@@ -85,7 +97,9 @@ describe('a correction', () => {
 		expect(await world.services.correctReading(scope, correction)).toMatchObject({ ok: true });
 		const { entries } = await world.services.readLog(scope, { waterId, what: 'alkalinity', before: null });
 		expect(entries).toHaveLength(2);
-		expect(entries.find((e) => e.type === 'reading' && e.replacedBecause === correction.reason)).toMatchObject({
+		expect(
+			entries.find((e) => e.type === 'reading' && e.replacedBecause === correction.reason)
+		).toMatchObject({
 			reading: command.reading
 		});
 		const { rows } = await world.services.readToday(scope, water);
@@ -125,7 +139,11 @@ describe('another site', () => {
 		expect(await world.services.saveTestRun(mine.scope, testRun(world, theirs.waterId))).toMatchObject({
 			fault: { code: 'unknown-item' }
 		});
-		const log = await world.services.readLog(mine.scope, { waterId: theirs.waterId, what: null, before: null });
+		const log = await world.services.readLog(mine.scope, {
+			waterId: theirs.waterId,
+			what: null,
+			before: null
+		});
 		expect(log.entries).toEqual([]);
 	});
 	it('cannot be linked to, even past the application', async () => {
@@ -141,7 +159,10 @@ describe('another site', () => {
 	});
 	it('is left with the day the membership ends', async () => {
 		const { person, waterId, siteId } = await world.site('left');
-		await raw.query('update membership set until_at = ? where site_id = ?', [new Date(world.now - 1000), siteId]);
+		await raw.query('update membership set until_at = ? where site_id = ?', [
+			new Date(world.now - 1000),
+			siteId
+		]);
 		expect(await world.services.openWater(person, waterId)).toBeNull();
 		expect(await world.services.firstWater(person)).toBeNull();
 	});
@@ -151,7 +172,10 @@ describe('events and targets', () => {
 	it('are kept, and enter the estimate', async () => {
 		const { scope, waterId, water } = await world.site('events');
 		for (let n = 20; n >= 0; n -= 4) {
-			await world.services.saveTestRun(scope, testRun(world, waterId, { finishedAt: addDays(world.now, -n) }));
+			await world.services.saveTestRun(
+				scope,
+				testRun(world, waterId, { finishedAt: addDays(world.now, -n) })
+			);
 		}
 		const before = (await world.services.readToday(scope, water)).rows[0]!;
 		expect(before.consumptionPerDay.value).toBeCloseTo(0, 1);
@@ -161,26 +185,48 @@ describe('events and targets', () => {
 			kind: 'recurring-dose' as const,
 			happenedAt: addDays(world.now, -30),
 			offsetMinutes: 0,
-			details: { supplement: 'Part one', amountMlPerDay: 27, strength: [{ parameter: 'alkalinity' as const, risePerMlIn100L: 0.14 }] },
+			details: {
+				supplement: 'Part one',
+				amountMlPerDay: 27,
+				strength: [{ parameter: 'alkalinity' as const, risePerMlIn100L: 0.14 }]
+			},
 			note: ''
 		};
 		expect(await world.services.recordEvent(scope, dose)).toMatchObject({ ok: true });
 		const after = (await world.services.readToday(scope, water)).rows[0]!;
 		expect(after.consumptionPerDay.value).toBeCloseTo(0.7, 1);
-		expect(await world.services.recordEvent(scope, { ...dose, id: world.deps.newId(), happenedAt: addDays(world.now, 2) })).toMatchObject({
+		expect(
+			await world.services.recordEvent(scope, {
+				...dose,
+				id: world.deps.newId(),
+				happenedAt: addDays(world.now, 2)
+			})
+		).toMatchObject({
 			fault: { code: 'in-the-future' }
 		});
 		const tooMuch = {
-			...dose, id: world.deps.newId(), kind: 'water-change' as const, details: { volumeL: 700, batch: '', newWater: [] }
+			...dose,
+			id: world.deps.newId(),
+			kind: 'water-change' as const,
+			details: { volumeL: 700, batch: '', newWater: [] }
 		};
-		expect(await world.services.recordEvent(scope, tooMuch)).toMatchObject({ fault: { code: 'too-large', field: 'volumeL' } });
+		expect(await world.services.recordEvent(scope, tooMuch)).toMatchObject({
+			fault: { code: 'too-large', field: 'volumeL' }
+		});
 	});
 	it('a band counts from its date on, and the newest in force wins', async () => {
 		const { scope, waterId, water } = await world.site('targets');
 		await world.services.saveTestRun(scope, testRun(world, waterId));
 		const set = (low: number, high: number, days: number, aim: number | null = null) =>
 			world.services.setTarget(scope, {
-				id: world.deps.newId(), waterId, parameter: 'alkalinity', low, high, aim, source: 'test', fromAt: addDays(world.now, days)
+				id: world.deps.newId(),
+				waterId,
+				parameter: 'alkalinity',
+				low,
+				high,
+				aim,
+				source: 'test',
+				fromAt: addDays(world.now, days)
 			});
 		await set(7, 8, -10);
 		await set(8.5, 9.5, 5);
@@ -199,7 +245,9 @@ describe('the log', () => {
 		const { scope, waterId } = await world.site('long log');
 		const ids = new Set<string>();
 		for (let n = 0; n < 90; n++) {
-			const command = testRun(world, waterId, { finishedAt: instant(world.now - Math.floor(n / 2) * 3_600_000) });
+			const command = testRun(world, waterId, {
+				finishedAt: instant(world.now - Math.floor(n / 2) * 3_600_000)
+			});
 			ids.add(command.readingId);
 			await world.services.saveTestRun(scope, command);
 		}
@@ -227,6 +275,8 @@ describe('the application’s own user', () => {
 		['drop table water'],
 		['create table x (id int)']
 	])('may not: %s', async (statement) => {
-		await expect(asApplication.query(statement)).rejects.toMatchObject({ errno: expect.toSatisfy((n) => [1142, 1143].includes(Number(n))) as number });
+		await expect(asApplication.query(statement)).rejects.toMatchObject({
+			errno: expect.toSatisfy((n) => [1142, 1143].includes(Number(n))) as number
+		});
 	});
 });

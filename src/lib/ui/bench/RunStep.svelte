@@ -81,7 +81,7 @@
 
 		{#if action.kind === 'drops'}
 			<p class="figures mt-6 text-7xl leading-none font-bold" aria-live="polite">
-				{progress.drops}<span class="text-3xl font-normal text-muted"> of {action.count} drops</span>
+				{progress.drops} <span class="text-3xl font-normal text-muted">of {action.count} drops</span>
 			</p>
 		{:else if timed}
 			<p class="figures mt-6 text-7xl leading-none font-bold" role="timer">

@@ -1,0 +1,46 @@
+// npm run backup [-- FOLDER]      writes one moment's state of all records to a file
+// npm run restore -- FILE --yes   puts such a file in the place of all records
+import { existsSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { ensurePackages, ensurePrograms, ROOT } from './bootstrap.mjs';
+import { startDatabase } from './database.mjs';
+import { dump, load } from './dump.mjs';
+import { main, stop } from './say.mjs';
+
+const HOME = join(ROOT, '.tevrik');
+
+/** The named database, the one of the running demo, or the demo's own one started for a moment. */
+async function reach() {
+	if (process.env.MIGRATION_DATABASE_URL) return { url: process.env.MIGRATION_DATABASE_URL, done: async () => {} };
+	const folder = join(HOME, 'database');
+	if (!existsSync(folder)) stop('There are no records yet. Start Tevrik once with: npm run demo');
+	const pidFile = join(folder, 'mariadb.pid');
+	const pid = existsSync(pidFile) ? readFileSync(pidFile, 'utf8').trim() : '';
+	if (pid && existsSync(`/proc/${pid}`)) {
+		return { url: JSON.parse(readFileSync(join(HOME, 'connection.json'), 'utf8')).migrationUrl, done: async () => {} };
+	}
+	const own = await startDatabase({ folder });
+	return { url: own.migrationUrl, done: () => own.stop() };
+}
+
+await main(async () => {
+	const [what, ...args] = process.argv.slice(2);
+	const file = args.find((a) => !a.startsWith('--'));
+	if (what === 'restore' && (!file || !args.includes('--yes'))) {
+		stop('Say which file, and that all present records may be replaced: npm run restore -- FILE --yes');
+	}
+	ensurePrograms('mariadb');
+	ensurePackages();
+	const { url, done } = await reach();
+	try {
+		if (what === 'restore') {
+			const before = await dump(url, join(HOME, 'dumps'));
+			await load(url, file);
+			console.log(`Restored ${file}. The records before it are in ${before}.`);
+		} else {
+			console.log(`Saved to ${await dump(url, file ?? join(ROOT, 'backups'))}`);
+		}
+	} finally {
+		await done();
+	}
+});

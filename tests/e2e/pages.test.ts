@@ -1,0 +1,178 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { gzipSync } from 'node:zlib';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { DESK, openPage, PHONE, startWorld, type World } from './world.ts';
+
+const AXE = readFileSync(join(import.meta.dirname, '../../node_modules/axe-core/axe.min.js'), 'utf8');
+
+let world: World;
+beforeAll(async () => {
+	world = await startWorld({ clock: '2026-11-23T18:20:00Z,1' });
+});
+afterAll(() => world.stop());
+
+describe('every view', () => {
+	const views = [
+		'/today',
+		'/bench',
+		'/trends',
+		'/log',
+		'/log/new?kind=dose',
+		'/log/new?kind=water-change',
+		'/targets',
+		'/help'
+	];
+	it.each([
+		['light', DESK],
+		['dark', PHONE]
+	] as const)('is accessible and quiet, %s', async (theme, viewport) => {
+		const me = await openPage(world, '/', viewport);
+		await me.page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: theme }]);
+		await me.page.setBypassCSP(true);
+		const correct = await me.page.evaluate(async (base) => {
+			const html = await (await fetch(`${base}/log`)).text();
+			return /\/log\/[0-9a-f-]{36}/.exec(html)?.[0] ?? '';
+		}, me.base);
+		for (const view of [...views, correct]) {
+			await me.goto(view);
+			await me.page.evaluate(AXE);
+			const found = await me.page.evaluate(async () => {
+				const axe = (
+					window as unknown as {
+						axe: { run(o: object): Promise<{ violations: { id: string; nodes: { html: string }[] }[] }> };
+					}
+				).axe;
+				const { violations } = await axe.run({
+					runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']
+				});
+				return violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 120)).join(' | ')}`);
+			});
+			expect({ view, found }).toEqual({ view, found: [] });
+			const overflow = await me.page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+			expect({ view, overflow: overflow > 0 }).toEqual({ view, overflow: false });
+		}
+		expect(me.complaints).toEqual([]);
+		await me.close();
+	});
+
+	it('weighs little at its first load', async () => {
+		const weigh = async (view: string) => {
+			const me = await openPage(world);
+			const urls = new Set<string>();
+			me.page.on('response', (r) => {
+				if (/\.(js|css)$/.test(new URL(r.url()).pathname)) urls.add(r.url());
+			});
+			await me.page.setCacheEnabled(false);
+			await me.goto(view);
+			let bytes = 0;
+			for (const url of urls) bytes += gzipSync(Buffer.from(await (await fetch(url)).arrayBuffer())).length;
+			await me.close();
+			return bytes / 1000;
+		};
+		expect(await weigh('/today')).toBeLessThan(150);
+		expect(await weigh('/trends')).toBeLessThan(260);
+	});
+});
+
+describe('entering what happened', () => {
+	it('keeps what was typed when something is wrong, and says which field', async () => {
+		const me = await openPage(world);
+		await me.goto('/log/new?kind=dose');
+		for (const [nonsense, said] of [
+			['', /The amount must be a number/],
+			['lots', /The amount must be a number/],
+			['-3', /The amount must be above 0/],
+			['NaN', /The amount must be a number/],
+			['1e9', /The amount must be a number/],
+			['999999999', /The amount must be at most 100000/]
+		] as const) {
+			await me.fill('[name="details.amountMl"]', nonsense || ' ');
+			await me.fill('[name=note]', 'by hand');
+			await me.press('Save the entry');
+			await me.sees(said);
+			expect(await me.page.$eval('[name=note]', (e) => (e as HTMLInputElement).value)).toBe('by hand');
+		}
+		await me.fill('[name="details.amountMl"]', '12,5');
+		await me.press('Save the entry');
+		await me.sees('12.5 mL of Part');
+		await me.sees('by hand');
+		await me.close();
+	});
+
+	it('works without any script', async () => {
+		const me = await openPage(world);
+		await me.page.setJavaScriptEnabled(false);
+		await me.goto('/log/new?kind=water-change');
+		await me.fill('[name="details.volumeL"]', '4000');
+		await me.page.click('button[type=submit]');
+		await me.page.waitForSelector('[aria-invalid=true]');
+		await me.fill('[name="details.volumeL"]', '43');
+		await me.fill('[name="details.newWater.alkalinity"]', '7.6');
+		await Promise.all([me.page.waitForNavigation(), me.page.click('main button[type=submit]')]);
+		expect(await me.text()).toMatch(/Water change 43 L; KH 7\.6 dKH/);
+		await me.goto('/targets');
+		expect(await me.text()).toMatch(/7\.5–9 dKH, aim 8\.2/);
+		await me.close();
+	});
+});
+
+describe('the log', () => {
+	it('filters, pages, and corrects a reading with both to be seen', async () => {
+		const me = await openPage(world);
+		await me.goto('/log?what=calcium');
+		expect(await me.text()).not.toMatch(/alkalinity by syringe/);
+		await me.goto('/log');
+		await me.press('Older entries');
+		await me.sees('October');
+		await me.goto('/log?what=alkalinity');
+		await me.press('Correct');
+		await me.sees('Correct a reading');
+		await me.press('Save the correction');
+		await me.sees('The reason needs at least 3 letters.');
+		await me.fill('[name=reason]', 'Misread by one mark.');
+		await me.press('Save the correction');
+		await me.sees('The reading is the same as before');
+		await me.fill('[name="fills.0.lowerMl"]', '7');
+		await me.press('Save the correction');
+		await me.sees('The syringe holds 1 mL');
+		await me.fill('[name="fills.0.lowerMl"]', '0.48');
+		await me.sees(/Corrected 7\.2 ± 0\.5 dKH/);
+		await me.press('Save the correction');
+		await me.sees('Corrected: Misread by one mark.');
+		await me.sees('Put in the place of the reading struck out.');
+		const rows = await me.csv();
+		expect(rows.filter((r) => r.includes('corrected')).length).toBeGreaterThanOrEqual(2);
+		await me.close();
+	});
+});
+
+describe('targets and preferences', () => {
+	it('set a band from a date on, from a profile or by hand', async () => {
+		const me = await openPage(world);
+		await me.goto('/targets?profile=stony-low-nutrient');
+		expect(await me.page.$eval('[name=high]', (e) => (e as HTMLInputElement).value)).toBe('8.3');
+		await me.fill('[name=low]', '9.9');
+		await me.press('Set alkalinity');
+		await me.sees('9.9 is not below 8.3');
+		await me.fill('[name=low]', 'seven');
+		await me.press('Set alkalinity');
+		await me.sees('The lower limit must be a number');
+		await me.fill('[name=low]', '7');
+		await me.press('Set alkalinity');
+		await me.sees('7–8.3 dKH, aim 7.6');
+		await me.sees('Conventional husbandry band: stony corals, low nutrient');
+		await me.goto('/today');
+		await me.sees('7–8.3.');
+		await me.close();
+	});
+	it('show alkalinity in the chosen unit and the screen after lights-out', async () => {
+		const me = await openPage(world);
+		await me.press('meq/L');
+		await me.sees(/2\.\d+ ± 0\.\d+/);
+		await me.press('after lights-out');
+		await me.page.waitForSelector('html[data-theme=dark]');
+		expect(await me.text()).toMatch(/meq\/L/);
+		await me.close();
+	});
+});

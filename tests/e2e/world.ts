@@ -1,0 +1,191 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import puppeteer, { type Browser, type Page } from 'puppeteer-core';
+import { freePort, startDatabase } from '../../scripts/database.mjs';
+import { build, runScript, serve } from '../../scripts/application.mjs';
+import { findProgram } from '../../scripts/bootstrap.mjs';
+
+const ROOT = join(import.meta.dirname, '../..');
+const BUILD = process.env.TEVRIK_TEST_BUILD ?? join(ROOT, '.test/build');
+
+export interface Options {
+	/** "START,RATE" */
+	readonly clock: string;
+	readonly durable?: boolean;
+	readonly signIn?: boolean;
+	readonly env?: Record<string, string>;
+}
+
+/** The built application on a database of its own, filled with the demo world, and a browser. */
+export async function startWorld(options: Options) {
+	const folder = mkdtempSync(join(tmpdir(), 'tevrik-e2e-'));
+	build(BUILD, join(BUILD, '../kit'));
+	const openDatabase = () => startDatabase({ folder, throwaway: !options.durable });
+	let database = await openDatabase();
+	runScript('migrate.ts', {
+		MIGRATION_DATABASE_URL: database.migrationUrl,
+		TEVRIK_APPLICATION_USER: database.applicationUser
+	});
+	const seeded = runScript('seed.ts', { DATABASE_URL: database.url, TEVRIK_CLOCK: options.clock });
+	const demo = JSON.parse(seeded) as { personId: string };
+	const [start = '', rate = '1'] = options.clock.split(',');
+	const begun = Date.now();
+	/** A server that is started again goes on where its clock would be. */
+	const clockNow = () =>
+		`${new Date(Date.parse(start) + (Date.now() - begun) * Number(rate)).toISOString()},${rate}`;
+	const port = await freePort();
+	const startServer = () =>
+		serve({
+			folder: BUILD,
+			port,
+			quiet: true,
+			env: {
+				DATABASE_URL: database.url,
+				TEVRIK_CLOCK: clockNow(),
+				TEVRIK_LOG_LEVEL: 'silent',
+				TEVRIK_REQUESTS_PER_MINUTE: '100000',
+				...(options.signIn === false ? {} : { TEVRIK_SIGN_IN_AS: demo.personId }),
+				...options.env
+			}
+		});
+	let server = await startServer();
+	const browser: Browser = await puppeteer.launch({
+		executablePath: findProgram('chromium') ?? 'chromium',
+		args: [
+			'--no-sandbox',
+			'--disable-gpu',
+			'--disable-quic',
+			'--no-first-run',
+			'--disable-background-networking',
+			'--disable-component-update',
+			'--disable-sync'
+		]
+	});
+	return {
+		origin: server.origin,
+		browser,
+		get databaseUrl() {
+			return database.url;
+		},
+		killServer: async () => {
+			server.kill('SIGKILL');
+			await server.ended;
+		},
+		startServer: async () => {
+			server = await startServer();
+		},
+		/** As if the plug were pulled on both. */
+		async killEverything() {
+			server.kill('SIGKILL');
+			process.kill(database.pid!, 'SIGKILL');
+			await Promise.all([server.ended, database.ended]);
+		},
+		async startEverything() {
+			database = await openDatabase();
+			server = await startServer();
+		},
+		async stop() {
+			await browser.close();
+			await server.stop();
+			await database.stop();
+			rmSync(folder, { recursive: true, force: true });
+		}
+	};
+}
+export type World = Awaited<ReturnType<typeof startWorld>>;
+
+/** How long a person would wait before calling it broken. */
+const PATIENCE_MS = 8000;
+
+export const DESK = { width: 1280, height: 800 } as const;
+export const PHONE = { width: 390, height: 844, hasTouch: true, isMobile: true } as const;
+
+/** A page with what a person does on it, and everything the browser complained about. */
+export async function openPage(world: World, path = '/', viewport: typeof DESK | typeof PHONE = DESK) {
+	const context = await world.browser.createBrowserContext();
+	const page: Page = await context.newPage();
+	await page.setViewport(viewport);
+	const complaints: string[] = [];
+	page.on('console', (message) => {
+		if (message.type() === 'error') complaints.push(message.text());
+	});
+	page.on('pageerror', (error) => complaints.push(error instanceof Error ? error.message : String(error)));
+	await page.goto(world.origin + path, { waitUntil: 'networkidle0' });
+	const base = /^.*\/waters\/[^/]+/.exec(page.url())?.[0] ?? world.origin;
+
+	/** A failed wait tells what the person saw instead. */
+	async function explained<T>(what: string, waiting: Promise<T>): Promise<T> {
+		try {
+			return await waiting;
+		} catch (error) {
+			const seen = await page
+				.evaluate(() => document.body.innerText.replace(/\s+/g, ' '))
+				.catch(() => 'nothing');
+			throw new Error(`waited for ${what} at ${page.url()}; there was: ${seen.slice(0, 1500)}`, {
+				cause: error
+			});
+		}
+	}
+
+	/** The first visible button, link or label that begins with the words. */
+	async function find(words: string) {
+		return explained(
+			`"${words}" to press`,
+			page.waitForFunction(
+				(text) =>
+					[...document.querySelectorAll<HTMLElement>('button, a, label, summary')].find(
+						(e) =>
+							e.innerText.trim().startsWith(text) && e.offsetParent !== null && !e.hasAttribute('disabled')
+					),
+				{ timeout: PATIENCE_MS },
+				words
+			)
+		);
+	}
+	return {
+		page,
+		base,
+		complaints,
+		async press(words: string) {
+			const handle = (await find(words)).asElement();
+			if (!handle) throw new Error(`no "${words}"`);
+			// As a thumb would: the thing first, clear of the bar at the bottom.
+			await handle.evaluate((e) => (e as Element).scrollIntoView({ block: 'center' }));
+			await (handle as unknown as { click(): Promise<void> }).click();
+		},
+		async goto(view: string) {
+			await page.goto(base + view, { waitUntil: 'networkidle0' });
+		},
+		async sees(text: string | RegExp) {
+			await explained(
+				`to see ${String(text)}`,
+				page.waitForFunction(
+					(source, flags) => new RegExp(source, flags).test(document.body.innerText.replace(/\s+/g, ' ')),
+					{ timeout: PATIENCE_MS },
+					typeof text === 'string' ? text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&') : text.source,
+					typeof text === 'string' ? '' : text.flags
+				)
+			);
+		},
+		text: () => page.evaluate(() => document.body.innerText.replace(/\s+/g, ' ')),
+		async fill(selector: string, value: string) {
+			await page.waitForSelector(selector);
+			await page.$eval(selector, (e) => {
+				(e as HTMLInputElement).focus();
+				(e as HTMLInputElement).select();
+			});
+			await page.keyboard.type(value);
+			await page.keyboard.press('Tab');
+		},
+		async csv(): Promise<string[][]> {
+			const text = await page.evaluate(async (url) => (await fetch(url)).text(), `${base}/log.csv`);
+			return text
+				.trim()
+				.split('\r\n')
+				.map((line) => line.split(','));
+		},
+		close: () => context.close()
+	};
+}
+export type Person = Awaited<ReturnType<typeof openPage>>;
