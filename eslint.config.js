@@ -42,7 +42,10 @@ export default ts.config(
 			'@typescript-eslint/consistent-type-imports': 'error',
 			'@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
 			'@typescript-eslint/restrict-template-expressions': ['error', { allowNumber: true }],
-			'@typescript-eslint/switch-exhaustiveness-check': ['error', { considerDefaultExhaustiveForUnions: true }],
+			'@typescript-eslint/switch-exhaustiveness-check': [
+				'error',
+				{ considerDefaultExhaustiveForUnions: true }
+			],
 			// Kit throws redirects and errors as plain objects by design.
 			'@typescript-eslint/only-throw-error': 'off',
 			'svelte/no-navigation-without-resolve': 'off'

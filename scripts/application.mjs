@@ -33,7 +33,7 @@ export function build(folder = join(ROOT, 'build'), kitFolder = join(ROOT, '.sve
 	const done = spawnSync(bin('vite'), ['build', '--logLevel', 'warn'], {
 		cwd: ROOT,
 		encoding: 'utf8',
-		env: { ...process.env, TEVRIK_BUILD_DIR: folder, TEVRIK_KIT_DIR: kitFolder }
+		env: { ...process.env, NODE_ENV: 'production', TEVRIK_BUILD_DIR: folder, TEVRIK_KIT_DIR: kitFolder }
 	});
 	if (done.status !== 0) stop(`Building the application failed:\n${(done.stderr || done.stdout).trim()}`);
 	mkdirSync(folder, { recursive: true });

@@ -11,13 +11,17 @@ const HOME = join(ROOT, '.tevrik');
 
 /** The named database, the one of the running demo, or the demo's own one started for a moment. */
 async function reach() {
-	if (process.env.MIGRATION_DATABASE_URL) return { url: process.env.MIGRATION_DATABASE_URL, done: async () => {} };
+	if (process.env.MIGRATION_DATABASE_URL)
+		return { url: process.env.MIGRATION_DATABASE_URL, done: async () => {} };
 	const folder = join(HOME, 'database');
 	if (!existsSync(folder)) stop('There are no records yet. Start Tevrik once with: npm run demo');
 	const pidFile = join(folder, 'mariadb.pid');
 	const pid = existsSync(pidFile) ? readFileSync(pidFile, 'utf8').trim() : '';
 	if (pid && existsSync(`/proc/${pid}`)) {
-		return { url: JSON.parse(readFileSync(join(HOME, 'connection.json'), 'utf8')).migrationUrl, done: async () => {} };
+		return {
+			url: JSON.parse(readFileSync(join(HOME, 'connection.json'), 'utf8')).migrationUrl,
+			done: async () => {}
+		};
 	}
 	const own = await startDatabase({ folder });
 	return { url: own.migrationUrl, done: () => own.stop() };

@@ -80,7 +80,8 @@ async function ensureWhole(file) {
 	} catch (error) {
 		stop(`${file} is not a whole backup: ${error.message}. Nothing was changed.`);
 	}
-	if (!tail.includes(LAST_LINE)) stop(`${file} is not a whole backup: its end is missing. Nothing was changed.`);
+	if (!tail.includes(LAST_LINE))
+		stop(`${file} is not a whole backup: its end is missing. Nothing was changed.`);
 }
 
 /** Puts a dump in the place of all that the database holds. */
@@ -88,7 +89,10 @@ export async function load(url, file) {
 	if (!existsSync(file)) stop(`There is no file ${file}.`);
 	await ensureWhole(file);
 	const { args, env, database } = connectionOf(url);
-	const child = spawn(findProgram('mariadb'), [...args, database], { env, stdio: ['pipe', 'ignore', 'pipe'] });
+	const child = spawn(findProgram('mariadb'), [...args, database], {
+		env,
+		stdio: ['pipe', 'ignore', 'pipe']
+	});
 	const ended = finished(child, 'Restoring');
 	// When the program fails, its own words matter, not that the pipe broke.
 	await pipeline(createReadStream(file), createGunzip(), child.stdin).catch(() => undefined);

@@ -164,6 +164,5 @@ export function lobbyReef(now: Instant): LobbyReef {
 	};
 }
 
-/** The names by which the two daily supplements stand in the log. */
-export const SUPPLEMENTS = [CARBONATE, CALCIUM_PART] as const;
+/** What the single doses after the pump's failure were taken from. */
 export const SINGLE_DOSE_SUPPLEMENT = CARBONATE;

@@ -28,11 +28,6 @@ export function shortDay(at: Instant, timeZone: string, now: Instant): string {
 	}).replace(',', '');
 }
 
-/** "23 Nov" */
-export function dayAndMonth(at: Instant, timeZone: string): string {
-	return format(at, timeZone, { day: 'numeric', month: 'short' });
-}
-
 /** "19:30" */
 export function clockTime(at: Instant, timeZone: string): string {
 	return format(at, timeZone, { hour: '2-digit', minute: '2-digit', hourCycle: 'h23' });

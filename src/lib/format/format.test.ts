@@ -26,9 +26,14 @@ describe('numbers', () => {
 		expect(measured(value, u)).toEqual({ value: shown, plusMinus });
 	});
 	it('keep a volume’s marks and a limit’s own digits', () => {
-		expect([millilitres(0.4), millilitres(0.415), plain(7.5), plain(9), plain(0.30000000001), fixed(-0.0001, 2)]).toEqual([
-			'0.40', '0.415', '7.5', '9', '0.3', '0.00'
-		]);
+		expect([
+			millilitres(0.4),
+			millilitres(0.415),
+			plain(7.5),
+			plain(9),
+			plain(0.30000000001),
+			fixed(-0.0001, 2)
+		]).toEqual(['0.40', '0.415', '7.5', '9', '0.3', '0.00']);
 		expect([percent(0.444), percent(0.001), percent(0.9999)]).toEqual(['44 %', 'under 1 %', 'over 99 %']);
 	});
 });
@@ -40,31 +45,62 @@ describe('times', () => {
 		expect(clockTime(fromIso('2026-07-01T18:20:00Z'), ZONE)).toBe('19:20');
 		expect(localField(now, ZONE)).toBe('2026-11-23T18:20');
 		expect(ago(fromIso('2026-11-22T23:50:00Z'), ZONE, now)).toBe('yesterday');
-		expect([ago(now, ZONE, now), ago(fromIso('2026-11-19T09:00:00Z'), ZONE, now)]).toEqual(['today', '4 days ago']);
+		expect([ago(now, ZONE, now), ago(fromIso('2026-11-19T09:00:00Z'), ZONE, now)]).toEqual([
+			'today',
+			'4 days ago'
+		]);
 		expect([countdown(64_001), countdown(0), countdown(-5)]).toEqual(['1:05', '0:00', '0:00']);
 	});
 	it('have ticks that fit the span', () => {
 		const ticks = (from: string, to: string) => dayTicks(fromIso(from), fromIso(to), ZONE).map((t) => t.text);
-		expect(ticks('2026-11-01T12:00:00Z', '2026-11-05T12:00:00Z')).toEqual(['2 Nov', '3 Nov', '4 Nov', '5 Nov']);
-		expect(ticks('2026-10-01T12:00:00Z', '2026-11-05T12:00:00Z')).toEqual(['5 Oct', '12 Oct', '19 Oct', '26 Oct', '2 Nov']);
-		expect(ticks('2025-10-15T12:00:00Z', '2026-03-05T12:00:00Z')).toEqual(['Nov', 'Dec', 'Jan 26', 'Feb', 'Mar']);
+		expect(ticks('2026-11-01T12:00:00Z', '2026-11-05T12:00:00Z')).toEqual([
+			'2 Nov',
+			'3 Nov',
+			'4 Nov',
+			'5 Nov'
+		]);
+		expect(ticks('2026-10-01T12:00:00Z', '2026-11-05T12:00:00Z')).toEqual([
+			'5 Oct',
+			'12 Oct',
+			'19 Oct',
+			'26 Oct',
+			'2 Nov'
+		]);
+		expect(ticks('2025-10-15T12:00:00Z', '2026-03-05T12:00:00Z')).toEqual([
+			'Nov',
+			'Dec',
+			'Jan 26',
+			'Feb',
+			'Mar'
+		]);
 	});
 });
 
 describe('results and verdicts', () => {
-	const result: TestResult = { kind: 'value', parameter: 'alkalinity', unit: 'dkh', value: 7.465, uRandom: 0.23, uCommon: 0.06 };
+	const result: TestResult = {
+		kind: 'value',
+		parameter: 'alkalinity',
+		unit: 'dkh',
+		value: 7.465,
+		uRandom: 0.23,
+		uCommon: 0.06
+	};
 	const band = { low: 7.5, high: 9, aim: 8.2 };
 	it('are said in the unit that was chosen', () => {
 		expect(resultInUnit(result, 'dkh')).toBe('7.5 ± 0.5 dKH');
 		expect(resultInUnit(result, 'meq-per-l')).toBe('2.66 ± 0.17 meq/L');
-		expect(resultInUnit({ kind: 'bound', parameter: 'alkalinity', unit: 'dkh', sense: '<', limit: 0.21 }, 'dkh')).toBe('< 0.21 dKH');
+		expect(
+			resultInUnit({ kind: 'bound', parameter: 'alkalinity', unit: 'dkh', sense: '<', limit: 0.21 }, 'dkh')
+		).toBe('< 0.21 dKH');
 		expect(bandInUnit('alkalinity', band, 'dkh')).toBe('7.5–9');
 		expect(bandInUnit('alkalinity', { low: null, high: 9 }, 'meq-per-l')).toBe('below 3.21');
 		expect(limitInUnit('calcium', 410, 'mg-per-l')).toBe('410');
 	});
 	it('say what is known, and what is not', () => {
 		const edge = judge(7.465, 0.24, band, { value: 7.6, sd: 0.27 });
-		expect(verdictSentence('alkalinity', edge, 'dkh')).toMatch(/^At the lower edge of 7\.5–9 dKH: this test cannot tell/);
+		expect(verdictSentence('alkalinity', edge, 'dkh')).toMatch(
+			/^At the lower edge of 7\.5–9 dKH: this test cannot tell/
+		);
 		expect(expectationSentence('alkalinity', edge, 'dkh')).toMatch(/^As expected/);
 		const low = judge(6, 0.2, band, { value: 8, sd: 0.3 });
 		expect(verdictSentence('alkalinity', low, 'dkh')).toBe('Below 7.5–9 dKH.');
@@ -77,15 +113,22 @@ describe('results and verdicts', () => {
 		expect(rateSentence({ ...row, netChangePerDay: { value: -0.04, u: 0.01 } }, 'dkh')).toBe(
 			'Falling 0.04 a day; leaves the band in about 10 days.'
 		);
-		expect(rateSentence({ ...row, netChangePerDay: { value: 0.01, u: 0.01 } }, 'dkh')).toBe('No change seen.');
-		expect(rateSentence({ ...row, basedOn: 1, netChangePerDay: { value: 0, u: 1 } }, 'dkh')).toMatch(/no trend yet/);
+		expect(rateSentence({ ...row, netChangePerDay: { value: 0.01, u: 0.01 } }, 'dkh')).toBe(
+			'No change seen.'
+		);
+		expect(rateSentence({ ...row, basedOn: 1, netChangePerDay: { value: 0, u: 1 } }, 'dkh')).toMatch(
+			/no trend yet/
+		);
 	});
 });
 
 describe('the arithmetic', () => {
 	it('can be followed line by line, and its budget adds up', () => {
 		const derived = deriveSyringeResult(ALK_SYRINGE, {
-			portion: 'full', readAs: 'left', fills: [{ startMl: 1, end: { lowerMl: 0.46, upperMl: 0.46 } }], sure: true
+			portion: 'full',
+			readAs: 'left',
+			fills: [{ startMl: 1, end: { lowerMl: 0.46, upperMl: 0.46 } }],
+			sure: true
 		});
 		if (!derived.ok) throw new Error();
 		expect(arithmeticWords(derived.value.arithmetic, 'alkalinity', 'dkh').map((l) => l.sum)).toEqual([
@@ -100,8 +143,13 @@ describe('the arithmetic', () => {
 	it('says a reading as it was made', () => {
 		expect(
 			readingWords({
-				portion: 'half', readAs: 'used', sure: false,
-				fills: [{ startMl: 1, end: { lowerMl: 1, upperMl: 1 } }, { startMl: 1, end: { lowerMl: 0.2, upperMl: 0.21 } }]
+				portion: 'half',
+				readAs: 'used',
+				sure: false,
+				fills: [
+					{ startMl: 1, end: { lowerMl: 1, upperMl: 1 } },
+					{ startMl: 1, end: { lowerMl: 0.2, upperMl: 0.21 } }
+				]
 			})
 		).toBe('1.00 + 0.20 to 0.21 mL used, 2 fillings, half sample, not sure');
 	});
@@ -110,17 +158,29 @@ describe('the arithmetic', () => {
 describe('faults and events', () => {
 	it('are sentences that say what to do', () => {
 		expect(faultText({ code: 'beyond-syringe', details: { capacityMl: 1 } })).toMatch(/holds 1 mL/);
-		expect(faultText({ code: 'invalid-field', field: 'details.amountMl', details: { reason: 'must be number' } })).toBe(
-			'The amount must be a number, such as 12.5.'
+		expect(
+			faultText({ code: 'invalid-field', field: 'details.amountMl', details: { reason: 'must be number' } })
+		).toBe('The amount must be a number, such as 12.5.');
+		expect(
+			faultText({
+				code: 'invalid-field',
+				field: 'reason',
+				details: { reason: 'must NOT have fewer than 3 characters' }
+			})
+		).toBe('The reason needs at least 3 letters.');
+		expect(faultText({ code: 'target-reversed', field: 'high', details: { low: 9, high: 7 } })).toMatch(
+			/9 is not below 7/
 		);
-		expect(faultText({ code: 'invalid-field', field: 'reason', details: { reason: 'must NOT have fewer than 3 characters' } })).toBe(
-			'The reason needs at least 3 letters.'
-		);
-		expect(faultText({ code: 'target-reversed', field: 'high', details: { low: 9, high: 7 } })).toMatch(/9 is not below 7/);
 	});
 	it('say what went in', () => {
-		expect(eventWords('dose', { supplement: 'Part one', amountMl: 27, strength: [] })).toBe('27 mL of Part one');
-		expect(eventWords('recurring-dose', { supplement: 'Part one', amountMlPerDay: 0, strength: [] })).toBe('Part one stopped');
-		expect(eventWords('water-change', { volumeL: 43, batch: '', newWater: [] })).toBe('43 L; new water not tested');
+		expect(eventWords('dose', { supplement: 'Part one', amountMl: 27, strength: [] })).toBe(
+			'27 mL of Part one'
+		);
+		expect(eventWords('recurring-dose', { supplement: 'Part one', amountMlPerDay: 0, strength: [] })).toBe(
+			'Part one stopped'
+		);
+		expect(eventWords('water-change', { volumeL: 43, batch: '', newWater: [] })).toBe(
+			'43 L; new water not tested'
+		);
 	});
 });

@@ -27,16 +27,32 @@ describe('a water change', () => {
 
 describe('what enters a water', () => {
 	it('scales a dose by the net volume and carries its uncertainty', () => {
-		const [input] = inputsOf([{ kind: 'dose', at: day(1), amountMl: 27, strength }], 'alkalinity', 540, day(9));
-		expect(input).toMatchObject({ kind: 'step', amount: expect.closeTo(0.7, 10), u: expect.closeTo(0.07, 10) });
+		const [input] = inputsOf(
+			[{ kind: 'dose', at: day(1), amountMl: 27, strength }],
+			'alkalinity',
+			540,
+			day(9)
+		);
+		expect(input).toMatchObject({
+			kind: 'step',
+			amount: expect.closeTo(0.7, 10),
+			u: expect.closeTo(0.07, 10)
+		});
 	});
 	it('knows that a dose of unknown strength did something unknown', () => {
-		const [input] = inputsOf([{ kind: 'dose', at: day(1), amountMl: 27, strength: [] }], 'alkalinity', 540, day(9));
+		const [input] = inputsOf(
+			[{ kind: 'dose', at: day(1), amountMl: 27, strength: [] }],
+			'alkalinity',
+			540,
+			day(9)
+		);
 		expect(input).toMatchObject({ kind: 'step', amount: 0 });
 		expect(input?.kind === 'step' && input.u).toBeGreaterThan(0);
 	});
 	it('leaves out what a supplement does not raise', () => {
-		expect(inputsOf([{ kind: 'dose', at: day(1), amountMl: 27, strength }], 'calcium', 540, day(9))).toEqual([]);
+		expect(inputsOf([{ kind: 'dose', at: day(1), amountMl: 27, strength }], 'calcium', 540, day(9))).toEqual(
+			[]
+		);
 	});
 	it('runs a daily dose until it is changed, without the days it was missed', () => {
 		const events: WaterEvent[] = [

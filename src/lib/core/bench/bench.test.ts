@@ -30,8 +30,21 @@ describe('running a protocol', () => {
 	it('begins at its first step and ends after its last', () => {
 		expect(press().progress).toMatchObject({ stepIndex: 0, drops: 0, canUndo: false });
 		const all = press(
-			...toBuffer, ...sixDrops, 'step-done', 'timer-started', 21, 'step-done',
-			'drop', 'drop', 'drop', 'step-done', 'timer-started', 11, 'step-done', 'step-done', 'step-done'
+			...toBuffer,
+			...sixDrops,
+			'step-done',
+			'timer-started',
+			21,
+			'step-done',
+			'drop',
+			'drop',
+			'drop',
+			'step-done',
+			'timer-started',
+			11,
+			'step-done',
+			'step-done',
+			'step-done'
 		);
 		expect(all.progress).toMatchObject({ step: null, stepIndex: steps.length, deviations: [] });
 		expect(all.faults).toEqual([]);
@@ -67,7 +80,13 @@ describe('running a protocol', () => {
 		expect(press('undone').faults).toEqual(['nothing-to-undo']);
 	});
 	it('is at the same place whenever the log is read again, and any press can be undone', () => {
-		const kind = fc.constantFrom<BenchEntry['kind']>('drop', 'timer-started', 'step-done', 'step-left', 'undone');
+		const kind = fc.constantFrom<BenchEntry['kind']>(
+			'drop',
+			'timer-started',
+			'step-done',
+			'step-left',
+			'undone'
+		);
 		fc.assert(
 			fc.property(fc.array(kind, { maxLength: 40 }), fc.integer({ min: 0, max: 30 }), (kinds, gap) => {
 				const { log, progress } = press(...kinds.flatMap((k) => [gap, k]));

@@ -31,7 +31,10 @@ describe('a row of the log file', () => {
 		expect(row).toMatchObject({ kind: 'bound', value: '', lower_95: 14, upper_95: '' });
 	});
 	it('leaves the result of an event empty', () => {
-		expect(logRow({ ...record, entry: 'note', note: 'x', test: null })).toMatchObject({ value: '', method: '' });
+		expect(logRow({ ...record, entry: 'note', note: 'x', test: null })).toMatchObject({
+			value: '',
+			method: ''
+		});
 	});
 });
 

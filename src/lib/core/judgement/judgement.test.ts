@@ -7,11 +7,15 @@ const band = { low: 7.5, high: 9, aim: 8.2 };
 describe('a value against a band', () => {
 	it('has probabilities that make up the whole', () => {
 		fc.assert(
-			fc.property(fc.double({ min: 5, max: 12, noNaN: true }), fc.double({ min: 0.01, max: 2, noNaN: true }), (y, u) => {
-				const p = againstBand(y, u, band);
-				expect(p.pIn + p.pBelow + p.pAbove).toBeCloseTo(1, 12);
-				expect(p.pIn).toBeGreaterThanOrEqual(-1e-12);
-			})
+			fc.property(
+				fc.double({ min: 5, max: 12, noNaN: true }),
+				fc.double({ min: 0.01, max: 2, noNaN: true }),
+				(y, u) => {
+					const p = againstBand(y, u, band);
+					expect(p.pIn + p.pBelow + p.pAbove).toBeCloseTo(1, 12);
+					expect(p.pIn).toBeGreaterThanOrEqual(-1e-12);
+				}
+			)
 		);
 	});
 	it('is inside or outside only when its whole interval is', () => {

@@ -59,21 +59,39 @@ describe('a leaflet’s table', () => {
 	};
 	it('stays within its rows and is monotone where they are', () => {
 		fc.assert(
-			fc.property(fc.double({ min: 0, max: 1, noNaN: true }), fc.double({ min: 0, max: 1, noNaN: true }), (a, b) => {
-				const value = (x: number) => {
-					const found = lookUp(table(points), x);
-					return 'value' in found ? found.value : Number.NaN;
-				};
-				expect(value(Math.min(a, b))).toBeLessThanOrEqual(value(Math.max(a, b)) + 1e-12);
-			})
+			fc.property(
+				fc.double({ min: 0, max: 1, noNaN: true }),
+				fc.double({ min: 0, max: 1, noNaN: true }),
+				(a, b) => {
+					const value = (x: number) => {
+						const found = lookUp(table(points), x);
+						return 'value' in found ? found.value : Number.NaN;
+					};
+					expect(value(Math.min(a, b))).toBeLessThanOrEqual(value(Math.max(a, b)) + 1e-12);
+				}
+			)
 		);
 	});
 	it('says a bound beyond its ends, by the slope there', () => {
 		expect(lookUp(table(points), 1.1)).toEqual({ flag: 'outside_high', bound: { sense: '>', limit: 14 } });
-		expect(lookUp(table([[0, 9], [1, 3]]), -0.1)).toEqual({ flag: 'outside_low', bound: { sense: '>', limit: 9 } });
+		expect(
+			lookUp(
+				table([
+					[0, 9],
+					[1, 3]
+				]),
+				-0.1
+			)
+		).toEqual({ flag: 'outside_low', bound: { sense: '>', limit: 9 } });
 	});
 	it('refuses one row, and one reading with two results', () => {
 		expect(chart([[0, 1]])).toMatchObject({ ok: false, fault: { code: 'chart-too-short' } });
-		expect(chart([[0, 1], [0, 2], [1, 3]])).toMatchObject({ ok: false, fault: { code: 'chart-duplicate' } });
+		expect(
+			chart([
+				[0, 1],
+				[0, 2],
+				[1, 3]
+			])
+		).toMatchObject({ ok: false, fault: { code: 'chart-duplicate' } });
 	});
 });

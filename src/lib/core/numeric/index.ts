@@ -1,5 +1,5 @@
 /** Numbers without a unit: distributions, linear algebra, seeded chance. */
-export { normalCdf, normalDensity, normalLogDensity } from './normal.ts';
+export { normalCdf, normalDensity } from './normal.ts';
 export { solvePositiveDefinite, invertPositiveDefinite, type Matrix } from './cholesky.ts';
 export { fitLinearModel, type LinearModel, type LinearFit } from './linear-model.ts';
 export { seededRandom, normalDeviate, type Random } from './random.ts';

@@ -1,6 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { convert, dkhFromMeqPerL, meqPerLFromDkh, mgPerLCaCo3FromMeqPerL, MOLAR_MASS, UNITS } from './index.ts';
+import {
+	convert,
+	dkhFromMeqPerL,
+	meqPerLFromDkh,
+	mgPerLCaCo3FromMeqPerL,
+	MOLAR_MASS,
+	UNITS
+} from './index.ts';
 
 describe('alkalinity', () => {
 	it('follows from the masses: 1 meq/L is 2.803850 dKH and 50.043 mg/L CaCO₃', () => {

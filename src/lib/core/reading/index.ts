@@ -2,7 +2,6 @@
 export { deliveredMl, type SyringeFill } from './delivered.ts';
 export {
 	checkSyringeReading,
-	fillsOf,
 	otherScale,
 	SYRINGE_FORM,
 	MAX_FILLS,

@@ -67,14 +67,16 @@ describe('a syringe reading becomes a result', () => {
 	it('coarser with half the sample', () => {
 		const full = valueOf(read('used', 0.58));
 		const half = valueOf(read('used', 0.29, { portion: 'half' }));
-		expect(half.value / full.value).toBeCloseTo((0.29 - 0.0075) / (0.58 - 0.0075) * 2, 10);
+		expect(half.value / full.value).toBeCloseTo(((0.29 - 0.0075) / (0.58 - 0.0075)) * 2, 10);
 		expect(half.uRandom).toBeGreaterThan(1.9 * full.uRandom);
 	});
 	it('rising with the volume used, by what a mark is worth', () => {
 		fc.assert(
 			fc.property(marks, (ml) => {
 				fc.pre(ml < 0.97);
-				const step = valueOf(read('used', Math.round(ml * 100 + 1) / 100), CA_SYRINGE).value - valueOf(read('used', ml), CA_SYRINGE).value;
+				const step =
+					valueOf(read('used', Math.round(ml * 100 + 1) / 100), CA_SYRINGE).value -
+					valueOf(read('used', ml), CA_SYRINGE).value;
 				expect(step).toBeCloseTo(resultPerMl(CA_SYRINGE, 'full') / 100, 8);
 			})
 		);
@@ -100,11 +102,19 @@ describe('what no syringe can have shown is refused', () => {
 		['finer-than-scale', read('left', 0.4237)],
 		['not-a-number', read('left', Number.NaN)],
 		['not-a-number', read('left', '0.4' as never)],
-		['start-below-end', read('left', 0.8, { fills: [{ startMl: 0.5, end: { lowerMl: 0.8, upperMl: 0.8 } }] })],
+		[
+			'start-below-end',
+			read('left', 0.8, { fills: [{ startMl: 0.5, end: { lowerMl: 0.8, upperMl: 0.8 } }] })
+		],
 		['range-reversed', read('left', 0, { fills: [{ startMl: 1, end: { lowerMl: 0.5, upperMl: 0.4 } }] })],
 		['no-fill', read('left', 0, { fills: [] })],
 		['portion-unknown', read('left', 0.4, { portion: 'double' as never })],
-		['too-many-fills', read('left', 0, { fills: Array.from({ length: 7 }, () => ({ startMl: 1, end: { lowerMl: 0, upperMl: 0 } })) })]
+		[
+			'too-many-fills',
+			read('left', 0, {
+				fills: Array.from({ length: 7 }, () => ({ startMl: 1, end: { lowerMl: 0, upperMl: 0 } }))
+			})
+		]
 	])('%s', (code, reading) => expect(fault(reading)).toBe(code));
 	it('but a mark, the middle between two, and the full syringe are taken', () => {
 		for (const ml of [0, 0.41, 0.415, 1, 0.1 + 0.2]) expect(fault(read('left', ml))).toBeNull();

@@ -15,7 +15,12 @@ const script: ReefScript = {
 	events: [
 		{ kind: 'recurring-dose', at: start, supplement: 'A', amountMlPerDay: 6, strength },
 		{ kind: 'dose', at: addDays(start, 10.2), amountMl: 5, strength },
-		{ kind: 'water-change', at: addDays(start, 20.3), fraction: 0.2, newWater: { alkalinity: { value: 6, u: 0.2 } } }
+		{
+			kind: 'water-change',
+			at: addDays(start, 20.3),
+			fraction: 0.2,
+			newWater: { alkalinity: { value: 6, u: 0.2 } }
+		}
 	],
 	demandDkhPerDay: () => 0.6,
 	tests: [3, 12, 25].map((n) => ({ at: addDays(start, n), parameter: 'alkalinity' as const })),
@@ -49,7 +54,8 @@ describe('the simulated reef', () => {
 		expect(readings.map((r) => r.at)).toEqual(script.tests.map((t) => t.at));
 		for (const { reading, truth } of readings) {
 			const derived = deriveSyringeResult(ALK_SYRINGE, reading);
-			const value = derived.ok && derived.value.result.kind === 'value' ? derived.value.result.value : Number.NaN;
+			const value =
+				derived.ok && derived.value.result.kind === 'value' ? derived.value.result.value : Number.NaN;
 			expect(Math.abs(value - truth)).toBeLessThan(1);
 		}
 	});
@@ -59,7 +65,10 @@ describe('the simulated reader', () => {
 	it('makes readings that the syringe allows, with refills where one is not enough', () => {
 		const random = seededRandom(3);
 		for (const truth of [0.5, 5, 13.9, 21]) {
-			const reading = readBySyringe(random, ALK_SYRINGE, 'full', truth, { endPointSdMl: 0.02, kitBias: 0.01 });
+			const reading = readBySyringe(random, ALK_SYRINGE, 'full', truth, {
+				endPointSdMl: 0.02,
+				kitBias: 0.01
+			});
 			expect(checkSyringeReading(ALK_SYRINGE, reading).ok).toBe(true);
 			if (truth > 15) expect(reading.fills.length).toBe(2);
 		}

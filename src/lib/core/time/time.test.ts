@@ -1,6 +1,15 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { addDays, civilDate, daysBetween, fromIso, instant, instantOfLocal, offsetMinutes, toIso } from './index.ts';
+import {
+	addDays,
+	civilDate,
+	daysBetween,
+	fromIso,
+	instant,
+	instantOfLocal,
+	offsetMinutes,
+	toIso
+} from './index.ts';
 
 const LISBON = 'Europe/Lisbon';
 

@@ -2,11 +2,23 @@ import { describe, expect, it } from 'vitest';
 import { inputsOf, type WaterEvent } from '../balance/index.ts';
 import { normalDeviate, seededRandom } from '../numeric/index.ts';
 import { addDays, instant } from '../time/index.ts';
-import { daysUntilOutside, robustLine, twoPointRate, weightedRate, type History, type MeasuredPoint } from './index.ts';
+import {
+	daysUntilOutside,
+	robustLine,
+	twoPointRate,
+	weightedRate,
+	type History,
+	type MeasuredPoint
+} from './index.ts';
 
 const start = instant(1_700_000_000_000);
 const day = (n: number) => addDays(start, n);
-const point = (n: number, value: number, uRandom = 0.1): MeasuredPoint => ({ at: day(n), value, uRandom, uCommon: 0.05 });
+const point = (n: number, value: number, uRandom = 0.1): MeasuredPoint => ({
+	at: day(n),
+	value,
+	uRandom,
+	uCommon: 0.05
+});
 const history = (points: MeasuredPoint[], events: WaterEvent[] = []): History => ({
 	parameter: 'alkalinity',
 	points,
@@ -25,7 +37,8 @@ describe('rates', () => {
 		).toThrow(RangeError);
 	});
 	it('do not see a bias that both tests share', () => {
-		const rate = (bias: number) => twoPointRate({ value: 8 + bias, u: 0.1 }, { value: 7 + bias, u: 0.1 }, 2).perDay;
+		const rate = (bias: number) =>
+			twoPointRate({ value: 8 + bias, u: 0.1 }, { value: 7 + bias, u: 0.1 }, 2).perDay;
 		expect(rate(0.7)).toBeCloseTo(rate(0), 12);
 	});
 });
@@ -104,7 +117,10 @@ describe('the line through recent readings', () => {
 describe('leaving the band', () => {
 	const band = { low: 7.5, high: 9 };
 	it('is dated where the line crosses it, and not claimed otherwise', () => {
-		const falling = robustLine(history([0, 3, 6, 9, 12].map((n) => point(n, 8.2 - 0.05 * n, 0.01))), day(12))!;
+		const falling = robustLine(
+			history([0, 3, 6, 9, 12].map((n) => point(n, 8.2 - 0.05 * n, 0.01))),
+			day(12)
+		)!;
 		expect(daysUntilOutside(falling, band, day(12))).toBeCloseTo(2, 0);
 		const steady = robustLine(history([0, 3, 6, 9, 12].map((n) => point(n, 8.2, 0.01))), day(12))!;
 		expect(daysUntilOutside(steady, band, day(12))).toBeNull();

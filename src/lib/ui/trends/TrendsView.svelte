@@ -23,6 +23,7 @@
 	}
 	let { waterId, span, spans, from, to, now, rows, events, units, timeZone }: Props = $props();
 
+	const SHOWN_EVENTS = 10;
 	const newestFirst = $derived([...events].reverse());
 
 	function words(row: TrendRow): string {
@@ -31,6 +32,16 @@
 		return `${PARAMETERS[row.parameter].name}: ${row.readings.length} readings since ${shortDay(from, timeZone, now)}. Now about ${m.value} plus or minus ${m.plusMinus} ${UNITS[unit].symbol}. ${rateSentence({ ...row, leavesInDays: null }, unit)}`;
 	}
 </script>
+
+{#snippet happened(event: TrendEvent)}
+	<li class="grid grid-cols-[6.5rem_1fr] gap-x-3 border-t py-2">
+		<span class="figures text-muted">{shortDay(event.happenedAt, timeZone, now)}</span>
+		<span
+			><strong>{EVENT_NAMES[event.kind]}</strong>
+			{[eventWords(event.kind, event.details), event.note].filter(Boolean).join('. ')}</span
+		>
+	</li>
+{/snippet}
 
 <main>
 	<div class="border-b bg-paper">
@@ -109,19 +120,21 @@
 		<div class="page grid gap-10 pt-4! lg:grid-cols-2">
 			<section>
 				<h2 class="label">What happened in these {Math.round(daysBetween(from, now))} days</h2>
-				<ul class="small mt-2 max-h-96 overflow-y-auto" tabindex="-1">
-					{#each newestFirst as event (event.id)}
-						<li class="grid grid-cols-[6.5rem_1fr] gap-x-3 border-t py-2">
-							<span class="figures text-muted">{shortDay(event.happenedAt, timeZone, now)}</span>
-							<span
-								><strong>{EVENT_NAMES[event.kind]}</strong>
-								{[eventWords(event.kind, event.details), event.note].filter(Boolean).join('. ')}</span
-							>
-						</li>
+				<ul class="small mt-2">
+					{#each newestFirst.slice(0, SHOWN_EVENTS) as event (event.id)}
+						{@render happened(event)}
 					{:else}
 						<li class="border-t py-2 text-muted">Nothing was entered.</li>
 					{/each}
 				</ul>
+				{#if newestFirst.length > SHOWN_EVENTS}
+					<details class="small border-t">
+						<summary class="min-h-8 py-2">{newestFirst.length - SHOWN_EVENTS} before these</summary>
+						<ul>
+							{#each newestFirst.slice(SHOWN_EVENTS) as event (event.id)}{@render happened(event)}{/each}
+						</ul>
+					</details>
+				{/if}
 			</section>
 			<section>
 				<h2 class="label">The readings as a table</h2>
