@@ -78,7 +78,7 @@ export async function startWorld(options: Options) {
 		/** As if the plug were pulled on both. */
 		async killEverything() {
 			server.kill('SIGKILL');
-			process.kill(database.pid!, 'SIGKILL');
+			process.kill(database.pid, 'SIGKILL');
 			await Promise.all([server.ended, database.ended]);
 		},
 		async startEverything() {

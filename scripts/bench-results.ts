@@ -1,0 +1,63 @@
+// How fast readings become results, against the same value and interval written as one flat function.
+import { ALK_SYRINGE } from '../src/lib/core/method/index.ts';
+import { seededRandom } from '../src/lib/core/numeric/index.ts';
+import { boundsOf, deriveSyringeResult, type SyringeReading } from '../src/lib/core/reading/index.ts';
+
+const COUNT = 200_000;
+const ROUNDS = 7;
+const random = seededRandom(1);
+const readings = Array.from({ length: COUNT }, (): SyringeReading => {
+	const ml = Math.round(5 + 90 * random()) / 100;
+	return {
+		portion: 'full',
+		readAs: 'left',
+		fills: [{ startMl: 1, end: { lowerMl: ml, upperMl: ml } }],
+		sure: true
+	};
+});
+const plain = readings.map((r) => r.fills[0]!.end.lowerMl);
+
+/** The same arithmetic on plain numbers, without checks, budget, or words. */
+function flat(leftMl: number): [value: number, lower: number, upper: number] {
+	const perMl = (1000 * 0.03) / 6 / ((10 / 56.077) * 2);
+	const value = perMl * (1 - leftMl - 0.015 / 2);
+	const reading = (2 * 0.01 ** 2) / 12 + 0.015 ** 2 / 12 + 0.015 ** 2;
+	const u = Math.sqrt(perMl ** 2 * reading + (2 * (value * 0.01) ** 2) / 3);
+	return [value, Math.max(0, value - 2 * u), value + 2 * u];
+}
+
+function viaCore(): number {
+	let sum = 0;
+	for (const reading of readings) {
+		const derived = deriveSyringeResult(ALK_SYRINGE, reading);
+		if (!derived.ok || derived.value.result.kind !== 'value') throw new Error('no value');
+		const { lower, upper } = boundsOf(derived.value.result);
+		sum += derived.value.result.value + lower + upper!;
+	}
+	return sum;
+}
+function viaFlat(): number {
+	let sum = 0;
+	for (const ml of plain) {
+		const [value, lower, upper] = flat(ml);
+		sum += value + lower + upper;
+	}
+	return sum;
+}
+
+function fastest(work: () => number): { perSecond: number; sum: number } {
+	let best = Infinity;
+	let sum = 0;
+	for (let i = 0; i < ROUNDS; i++) {
+		const start = performance.now();
+		sum = work();
+		best = Math.min(best, performance.now() - start);
+	}
+	return { perSecond: (1000 * COUNT) / best, sum };
+}
+const core = fastest(viaCore);
+const bare = fastest(viaFlat);
+console.log(`sums: core ${core.sum.toFixed(6)}, flat ${bare.sum.toFixed(6)}`);
+console.log(
+	`a result through the core takes ${(bare.perSecond / core.perSecond).toFixed(1)} times the flat function (aim: at most 20)`
+);

@@ -1,0 +1,63 @@
+import { spawnSync } from 'node:child_process';
+import { copyFileSync, mkdirSync, mkdtempSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
+import { dirname, join } from 'node:path';
+import { afterEach, describe, expect, it } from 'vitest';
+
+const ROOT = join(import.meta.dirname, '../..');
+let folder = '';
+afterEach(() => rmSync(folder, { recursive: true, force: true }));
+
+/** Lays out a small project with our rules and tells which of them it breaks. */
+function broken(files: Record<string, string>): string[] {
+	mkdirSync(join(ROOT, '.test'), { recursive: true });
+	folder = mkdtempSync(join(ROOT, '.test/planted-'));
+	for (const [name, text] of Object.entries(files)) {
+		mkdirSync(dirname(join(folder, name)), { recursive: true });
+		writeFileSync(join(folder, name), text);
+	}
+	for (const name of ['.dependency-cruiser.cjs', 'tsconfig.depcruise.json'])
+		copyFileSync(join(ROOT, name), join(folder, name));
+	symlinkSync(join(ROOT, 'node_modules'), join(folder, 'node_modules'));
+	const done = spawnSync(
+		join(ROOT, 'node_modules/.bin/depcruise'),
+		['src', '--config', '.dependency-cruiser.cjs', '--output-type', 'json'],
+		{ cwd: folder, encoding: 'utf8' }
+	);
+	const report = JSON.parse(done.stdout) as { summary: { violations: { rule: { name: string } }[] } };
+	return [...new Set(report.summary.violations.map((v) => v.rule.name))].sort();
+}
+const face = 'export const x = 1;\n';
+
+describe('the import rules', () => {
+	it('let a plain downward import pass', { timeout: 60_000 }, () => {
+		expect(
+			broken({
+				'src/lib/core/numeric/index.ts': face,
+				'src/lib/core/trend/index.ts': "export { x } from '../numeric/index.ts';\n"
+			})
+		).toEqual([]);
+	});
+	it('catch a planted breach of each kind', { timeout: 60_000 }, () => {
+		const use = (from: string) => `import { x } from '${from}';\nexport const y = x;\n`;
+		const planted: Record<string, readonly [file: string, text: string]> = {
+			'browser-side-never-imports-server': ['src/lib/ui/today/a.ts', use('$lib/server/db/x')],
+			'core-imports-core-only': ['src/lib/core/trend/a.ts', use('$lib/server/db/x')],
+			'core-numeric-imports-downwards-only': ['src/lib/core/numeric/a.ts', use('../trend/index.ts')],
+			'core-through-its-face': ['src/lib/core/trend/b.ts', use('../numeric/inner.ts')],
+			'no-unresolvable': ['src/lib/format/a.ts', use('$lib/nowhere')],
+			'routes-never-reach-the-database': ['src/routes/a.ts', use('$lib/server/db/x')],
+			'sql-only-in-db-and-repository': ['src/lib/server/service/a.ts', use('drizzle-orm')],
+			'ui-areas-do-not-import-each-other': ['src/lib/ui/today/b.ts', use('$lib/ui/log/x')]
+		};
+		expect(
+			broken({
+				'src/lib/core/numeric/index.ts': face,
+				'src/lib/core/numeric/inner.ts': face,
+				'src/lib/core/trend/index.ts': face,
+				'src/lib/server/db/x.ts': face,
+				'src/lib/ui/log/x.ts': face,
+				...Object.fromEntries(Object.values(planted))
+			})
+		).toEqual(Object.keys(planted));
+	});
+});
