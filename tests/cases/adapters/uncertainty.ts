@@ -1,5 +1,6 @@
-import { titrationBudget } from '../../../src/lib/core/reading/index.ts';
+import { componentsOf, TitrationBudget } from '../../../src/lib/core/reading/index.ts';
 import {
+	COVERAGE,
 	differenceOfTwoReadings,
 	expanded,
 	largestComponent,
@@ -35,30 +36,32 @@ const NAMES = {
 } as const satisfies Partial<Record<UncertaintySource, string>>;
 
 export const titrationBudgetCase: Operation = (given) => {
-	const budget = titrationBudget({
-		resultPerMl: given.number('result_per_mL'),
-		usedMl: given.number('V_used_mL'),
-		scaleWidthsMl: new Array<number>(given.numberOr('n_scale_readings', 2)).fill(
-			given.number('graduation_mL')
-		),
-		incrementMl: given.number('increment_mL'),
-		endPointUMl: given.numberOr('u_endpoint_mL', 0),
-		sampleMl: given.number('sample_mL'),
-		sampleToleranceMl: given.number('sample_tolerance_mL'),
-		chartStep: given.numberOr('chart_step', 0),
-		factor: given.numberOr('factor', 1),
-		factorRelativeU: given.numberOr('u_factor_rel', 0),
-		midpoint: given.flag('midpoint_correction'),
-		sampleShape: given.word('sample_shape', ['rect', 'tri'], 'rect'),
-		graduationShape: given.word('graduation_shape', ['rect', 'tri'], 'rect')
-	});
-	const uOf = (source: UncertaintySource) => budget.components.find((c) => c.source === source)?.u ?? 0;
+	const budget = new TitrationBudget(
+		{
+			resultPerMl: given.number('result_per_mL'),
+			incrementMl: given.number('increment_mL'),
+			endPointUMl: given.numberOr('u_endpoint_mL', 0),
+			sampleMl: given.number('sample_mL'),
+			sampleToleranceMl: given.number('sample_tolerance_mL'),
+			chartStep: given.numberOr('chart_step', 0),
+			titrantRelativeTolerance: 0,
+			factor: given.numberOr('factor', 1),
+			factorRelativeU: given.numberOr('u_factor_rel', 0),
+			midpoint: given.flag('midpoint_correction'),
+			sampleShape: given.word('sample_shape', ['rect', 'tri'], 'rect'),
+			graduationShape: given.word('graduation_shape', ['rect', 'tri'], 'rect')
+		},
+		given.number('V_used_mL'),
+		given.numberOr('n_scale_readings', 2) * given.number('graduation_mL') ** 2,
+		0
+	);
+	const uOf = (source: UncertaintySource) => componentsOf(budget).find((c) => c.source === source)?.u ?? 0;
 	const named = Object.entries(NAMES) as [keyof typeof NAMES, string][];
 	return values({
 		value: budget.value,
-		u_c: budget.u,
-		U_k2: budget.expanded,
+		u_c: Math.hypot(budget.uRandom, budget.uCommon),
+		U_k2: COVERAGE * Math.hypot(budget.uRandom, budget.uCommon),
 		...Object.fromEntries(named.map(([source, name]) => [name, uOf(source)])),
-		dominant: NAMES[largestComponent(budget.components).source as keyof typeof NAMES]
+		dominant: NAMES[largestComponent(componentsOf(budget)).source as keyof typeof NAMES]
 	});
 };

@@ -17,7 +17,14 @@ export function atLeast(value: number, limit: number): boolean {
 	return value >= limit - slackAt(limit);
 }
 
-/** Rounds to a multiple of `step`, without the dust that binary fractions leave (0.57, not 0.5700000001). */
+/**
+ * Rounds to a multiple of a step that divides one (0.01, 0.005, 1e-6), to the nearest number there is: 0.57,
+ * not 0.5700000001, since the quotient of two whole numbers is rounded only once.
+ *
+ * @throws {RangeError} when the step does not divide one
+ */
 export function roundTo(value: number, step: number): number {
-	return Number((Math.round(value / step) * step).toPrecision(12));
+	const perOne = Math.round(1 / step);
+	if (Math.abs(perOne * step - 1) > SLACK) throw new RangeError(`a step of ${step} does not divide one`);
+	return Math.round(value * perOne) / perOne;
 }

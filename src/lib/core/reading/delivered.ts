@@ -9,6 +9,11 @@ export interface SyringeFill {
 	readonly tipEmpty?: boolean;
 }
 
+/** What one filling gave, mL: start − end, less a tip that had to be filled first; never less than nothing. */
+export function deliveredByFill(startMl: number, endMl: number, emptyTipMl: number): number {
+	return Math.max(0, startMl - endMl - emptyTipMl);
+}
+
 /**
  * Volume delivered over all fillings: Σ (start − end). A constant air gap or filled tip cancels; a tip that was
  * empty takes its volume once, and a filling never delivers less than nothing.
@@ -23,8 +28,7 @@ export function deliveredMl(fills: readonly SyringeFill[], tipDeadMl = 0): Resul
 		if (!atLeast(fill.startMl, fill.endMl)) {
 			return fail('start-below-end', `fills.${i}`, { start: fill.startMl, end: fill.endMl });
 		}
-		const tip = fill.tipEmpty ? tipDeadMl : 0;
-		total += Math.max(0, fill.startMl - fill.endMl - tip);
+		total += deliveredByFill(fill.startMl, fill.endMl, fill.tipEmpty ? tipDeadMl : 0);
 	}
 	return ok(total);
 }

@@ -1,18 +1,18 @@
 /** Raw readings, kept as they were made, and the results derived from them. */
 export { deliveredMl, type SyringeFill } from './delivered.ts';
 export {
-	checkSyringeReading,
+	faultInSyringeReading,
 	otherScale,
 	SYRINGE_FORM,
 	MAX_FILLS,
 	type SyringeReading,
 	type ScaleReading
 } from './syringe-reading.ts';
-export { titrationBudget, type TitrationBudgetInput, type TitrationBudget } from './titration-budget.ts';
+export { componentsOf, TitrationBudget, type TitrationKit } from './titration-budget.ts';
 export {
 	deriveSyringeResult,
 	DERIVATION_VERSION,
-	type Derivation,
+	Derivation,
 	type ArithmeticLine
 } from './derive-syringe.ts';
 export { boundsOf, standardUncertaintyOf, type TestResult, type ValueResult } from './test-result.ts';

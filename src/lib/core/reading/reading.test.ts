@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { ALK_SYRINGE, CA_SYRINGE, resultPerMl } from '../method/index.ts';
 import {
 	boundsOf,
-	checkSyringeReading,
+	faultInSyringeReading,
 	deriveSyringeResult,
 	otherScale,
 	standardUncertaintyOf,
@@ -92,10 +92,7 @@ describe('a syringe reading becomes a result', () => {
 });
 
 describe('what no syringe can have shown is refused', () => {
-	const fault = (reading: SyringeReading) => {
-		const checked = checkSyringeReading(ALK_SYRINGE, reading);
-		return checked.ok ? null : checked.fault.code;
-	};
+	const fault = (reading: SyringeReading) => faultInSyringeReading(ALK_SYRINGE, reading)?.code ?? null;
 	it.each([
 		['beyond-syringe', read('left', 4.2)],
 		['below-zero', read('left', -0.1)],

@@ -1,7 +1,6 @@
-import { atMost, atLeast, nearlyEqual, roundTo } from '../numeric/index.ts';
-import { fail, ok, type Result } from '../result/index.ts';
+import { roundTo } from '../numeric/index.ts';
+import type { Fault } from '../result/index.ts';
 import type { Portion, SyringeMethod } from '../method/index.ts';
-import type { SyringeFill } from './delivered.ts';
 
 /** Name and version of this form; stored beside every raw reading. */
 export const SYRINGE_FORM = { name: 'syringe', version: 1 } as const;
@@ -34,45 +33,51 @@ export function otherScale(startMl: number, end: ScaleReading): ScaleReading {
 	};
 }
 
-function isHalfDivision(ml: number, graduationMl: number): boolean {
+/** Slack of a position on the scale, mL: far below any division, far above the dust of binary fractions. */
+const SLACK_ML = 1e-9;
+
+/** A number that the scale can show: within it, on a mark or half-way between two. */
+function isOnScale(ml: number, capacityMl: number, graduationMl: number): boolean {
+	if (typeof ml !== 'number') return false;
 	const halves = (2 * ml) / graduationMl;
-	return nearlyEqual(halves, Math.round(halves));
+	return ml >= -SLACK_ML && ml <= capacityMl + SLACK_ML && Math.abs(halves - Math.round(halves)) <= 1e-6;
+}
+
+/** Why a number cannot have been read there. */
+function faultOfVolume(ml: number, field: string, method: SyringeMethod): Fault {
+	const { capacityMl, graduationMl } = method.syringe;
+	if (typeof ml !== 'number' || !Number.isFinite(ml)) return { code: 'not-a-number', field };
+	if (ml < 0) return { code: 'below-zero', field };
+	if (ml > capacityMl) return { code: 'beyond-syringe', field, details: { capacityMl } };
+	return { code: 'finer-than-scale', field, details: { graduationMl } };
 }
 
 /**
- * Checks a reading against the syringe it was made on: numbers, within the scale, no finer than half a
- * division, ends in order, refills plausible. The first fault found is returned, with its field.
+ * The first thing that is wrong with a reading for the syringe it was made on, with its field, or null: numbers
+ * within the scale, no finer than half a division, ends in order, refills plausible.
  */
-export function checkSyringeReading(method: SyringeMethod, reading: SyringeReading): Result<SyringeReading> {
+export function faultInSyringeReading(method: SyringeMethod, reading: SyringeReading): Fault | null {
 	const { capacityMl, graduationMl } = method.syringe;
-	if (!Object.hasOwn(method.sampleMl, reading.portion)) return fail('portion-unknown', 'portion');
-	if (reading.fills.length === 0) return fail('no-fill', 'fills');
-	if (reading.fills.length > MAX_FILLS) return fail('too-many-fills', 'fills', { most: MAX_FILLS });
-	for (const [i, fill] of reading.fills.entries()) {
-		const numbers = [
-			['startMl', fill.startMl],
-			['end.lowerMl', fill.end.lowerMl],
-			['end.upperMl', fill.end.upperMl]
-		] as const;
-		for (const [name, ml] of numbers) {
-			const field = `fills.${i}.${name}`;
-			if (typeof ml !== 'number' || !Number.isFinite(ml)) return fail('not-a-number', field);
-			if (!atLeast(ml, 0)) return fail('below-zero', field);
-			if (!atMost(ml, capacityMl)) return fail('beyond-syringe', field, { capacityMl });
-			if (!isHalfDivision(ml, graduationMl)) return fail('finer-than-scale', field, { graduationMl });
+	const { fills } = reading;
+	if (method.sampleMl[reading.portion] === undefined) return { code: 'portion-unknown', field: 'portion' };
+	if (fills.length === 0) return { code: 'no-fill', field: 'fills' };
+	if (fills.length > MAX_FILLS)
+		return { code: 'too-many-fills', field: 'fills', details: { most: MAX_FILLS } };
+	for (let i = 0; i < fills.length; i++) {
+		const { startMl, end } = fills[i]!;
+		if (!isOnScale(startMl, capacityMl, graduationMl))
+			return faultOfVolume(startMl, `fills.${i}.startMl`, method);
+		if (!isOnScale(end.lowerMl, capacityMl, graduationMl)) {
+			return faultOfVolume(end.lowerMl, `fills.${i}.end.lowerMl`, method);
 		}
-		if (!atMost(fill.end.lowerMl, fill.end.upperMl)) return fail('range-reversed', `fills.${i}.end`);
-		if (!atMost(fill.end.upperMl, fill.startMl)) {
-			return fail('start-below-end', `fills.${i}.end`, { start: fill.startMl, end: fill.end.upperMl });
+		if (!isOnScale(end.upperMl, capacityMl, graduationMl)) {
+			return faultOfVolume(end.upperMl, `fills.${i}.end.upperMl`, method);
+		}
+		if (end.lowerMl > end.upperMl + SLACK_ML) return { code: 'range-reversed', field: `fills.${i}.end` };
+		if (end.upperMl > startMl + SLACK_ML) {
+			const details = { start: startMl, end: end.upperMl };
+			return { code: 'start-below-end', field: `fills.${i}.end`, details };
 		}
 	}
-	return ok(reading);
-}
-
-/** The reading as fillings with a start and an end, each end at the middle of what was read. */
-export function fillsOf(reading: SyringeReading): SyringeFill[] {
-	return reading.fills.map(({ startMl, end }) => {
-		const middle = (end.lowerMl + end.upperMl) / 2;
-		return { startMl, endMl: reading.readAs === 'left' ? middle : startMl - middle };
-	});
+	return null;
 }

@@ -22,7 +22,7 @@ export type TestResult =
 	| (Measured & { readonly kind: 'bound'; readonly sense: '<' | '>'; readonly limit: number });
 
 export function standardUncertaintyOf(result: ValueResult): number {
-	return Math.hypot(result.uRandom, result.uCommon);
+	return Math.sqrt(result.uRandom * result.uRandom + result.uCommon * result.uCommon);
 }
 
 /** The 95 % interval (k = 2) of a value, the ends of an interval, the one end of a bound; never below zero. */

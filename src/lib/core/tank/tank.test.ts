@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { ALK_SYRINGE } from '../method/index.ts';
 import { seededRandom } from '../numeric/index.ts';
-import { checkSyringeReading, deriveSyringeResult } from '../reading/index.ts';
+import { faultInSyringeReading, deriveSyringeResult } from '../reading/index.ts';
 import { addDays, instant } from '../time/index.ts';
 import { readBySyringe, simulateReef, type ReefScript } from './index.ts';
 
@@ -69,7 +69,7 @@ describe('the simulated reader', () => {
 				endPointSdMl: 0.02,
 				kitBias: 0.01
 			});
-			expect(checkSyringeReading(ALK_SYRINGE, reading).ok).toBe(true);
+			expect(faultInSyringeReading(ALK_SYRINGE, reading)).toBeNull();
 			if (truth > 15) expect(reading.fills.length).toBe(2);
 		}
 	});

@@ -1,15 +1,18 @@
+const SQRT_3 = Math.sqrt(3);
+const SQRT_6 = Math.sqrt(6);
+
 /**
  * Standard uncertainty of something equally likely anywhere within ±halfWidth.
  * A reading to the nearest mark of a scale with graduation g has halfWidth g/2.
  * @see JCGM 100:2008, 4.3.7
  */
 export function rectangular(halfWidth: number): number {
-	return halfWidth / Math.sqrt(3);
+	return halfWidth / SQRT_3;
 }
 
 /** The same for values near the middle more likely than near the ends. @see JCGM 100:2008, 4.3.9 */
 export function triangular(halfWidth: number): number {
-	return halfWidth / Math.sqrt(6);
+	return halfWidth / SQRT_6;
 }
 
 /** From an expanded uncertainty U = k·u, as certificates state it. @see JCGM 100:2008, 4.3.3 */
