@@ -2,12 +2,10 @@
 // npm run restore -- FILE --yes   puts such a file in the place of all records
 import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { ensurePackages, ensurePrograms, ROOT } from './bootstrap.mjs';
+import { ensurePackages, ensurePrograms, HOME, ROOT } from './bootstrap.mjs';
 import { startDatabase } from './database.mjs';
 import { dump, load } from './dump.mjs';
 import { main, stop } from './say.mjs';
-
-const HOME = join(ROOT, '.tevrik');
 
 /** The named database, the one of the running demo, or the demo's own one started for a moment. */
 async function reach() {

@@ -6,6 +6,8 @@ import { delimiter, join } from 'node:path';
 import { stop } from './say.mjs';
 
 export const ROOT = new URL('..', import.meta.url).pathname.replace(/\/$/, '');
+/** Where the demo keeps its records. */
+export const HOME = process.env.TEVRIK_HOME ?? join(ROOT, '.tevrik');
 
 const PROGRAMS = {
 	mariadb: { programs: ['mariadbd', 'mariadb-install-db', 'mariadb-dump'], package: 'mariadb-server' },

@@ -1,14 +1,15 @@
 // npm run demo [-- --fresh] [--host ADDRESS] [--port N] [--sign-in-demo-member]
 import { existsSync, mkdirSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { ensurePackages, ensurePrograms, ensureRoom, ROOT } from './bootstrap.mjs';
+import { ensurePackages, ensurePrograms, ensureRoom, HOME, ROOT } from './bootstrap.mjs';
 import { build, portIsFree, runScript, serve } from './application.mjs';
 import { endLeftover, startDatabase } from './database.mjs';
 import { main, stop } from './say.mjs';
 
-const HOME = join(ROOT, '.tevrik');
 const LOOPBACK = new Set(['127.0.0.1', 'localhost', '::1']);
 const DEFAULT_PORT = 4180;
+/** Tests serve a build of their own. */
+const BUILD = process.env.TEVRIK_TEST_BUILD ?? join(ROOT, 'build');
 /** From this age on the demo's dates look stale. */
 const OLD_DAYS = 3;
 
@@ -72,7 +73,7 @@ await main(async () => {
 	ensureRoom(HOME);
 	ensurePackages();
 	const serverPid = join(HOME, 'server.pid');
-	await endLeftover(serverPid, join(ROOT, 'build'));
+	await endLeftover(serverPid, BUILD);
 	if (!(await portIsFree(port, host))) {
 		stop(
 			`Port ${port} on ${host} is in use by another program. Choose another: npm run demo -- --port ${port + 1}`
@@ -84,14 +85,14 @@ await main(async () => {
 		writeFileSync(join(HOME, 'connection.json'), connection, { mode: 0o600 });
 	}
 	let server;
-	let stopping = false;
-	const finish = async () => {
-		if (stopping) return;
-		stopping = true;
-		await server?.stop();
-		rmSync(serverPid, { force: true });
-		await own.stop();
-	};
+	let finishing = null;
+	/** Ends both, once; everybody who asks waits for the same end. */
+	const finish = () =>
+		(finishing ??= (async () => {
+			await server?.stop();
+			rmSync(serverPid, { force: true });
+			await own.stop();
+		})());
 	const leave = () => void finish().then(() => process.exit());
 	process.on('SIGINT', leave);
 	process.on('SIGTERM', leave);
@@ -109,9 +110,10 @@ await main(async () => {
 			);
 		}
 		mkdirSync(HOME, { recursive: true });
-		build();
+		build(BUILD);
 		const signsIn = LOOPBACK.has(host) || signIn;
 		server = await serve({
+			folder: BUILD,
 			host,
 			port,
 			env: { DATABASE_URL: own.url, ...(signsIn ? { TEVRIK_SIGN_IN_AS: demo.personId } : {}) }
@@ -125,7 +127,7 @@ await main(async () => {
 		}
 		console.log('Ctrl-C ends it; what was entered is kept.');
 		await Promise.race([server.ended, own.ended]);
-		if (!stopping)
+		if (!finishing)
 			stop('The server or the database ended unexpectedly. Start again: what was saved is kept.');
 	} finally {
 		await finish();

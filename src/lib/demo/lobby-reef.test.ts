@@ -1,0 +1,59 @@
+import { describe, expect, it } from 'vitest';
+import { inputsOf } from '$lib/core/balance';
+import { deriveSyringeResult } from '$lib/core/reading';
+import { addDays, daysBetween, fromIso } from '$lib/core/time';
+import { robustLine } from '$lib/core/trend';
+import { LOBBY_REEF, lobbyReef } from './lobby-reef';
+
+const now = fromIso('2026-11-23T18:20:00Z');
+const story = lobbyReef(now);
+const valueOf = (r: (typeof story.history.readings)[number]) => {
+	const derived = deriveSyringeResult(r.method, r.reading);
+	if (!derived.ok || derived.value.result.kind !== 'value') throw new Error('no value');
+	return derived.value.result;
+};
+const readingsOf = (parameter: string) =>
+	story.history.readings.filter((r) => r.method.parameter === parameter);
+
+describe('the lobby reef', () => {
+	it('is the same on every telling of one day', () => {
+		expect(lobbyReef(now)).toEqual(story);
+	});
+	it('was tested for eighteen months, alkalinity twice a week and calcium once, never in the future', () => {
+		expect(readingsOf('alkalinity').length).toBeGreaterThan(150);
+		expect(readingsOf('calcium').length).toBeGreaterThan(75);
+		for (const { at } of [...story.history.readings, ...story.events, ...story.notes])
+			expect(at).toBeLessThan(now);
+	});
+	it('was read about as well as the readings claim', () => {
+		for (const parameter of ['alkalinity', 'calcium']) {
+			const z = readingsOf(parameter).map((r) => {
+				const { value, uRandom, uCommon } = valueOf(r);
+				return (value - r.truth) / Math.hypot(uRandom, uCommon);
+			});
+			expect(z.filter((x) => Math.abs(x) > 2).length / z.length).toBeLessThan(0.08);
+		}
+	});
+	it('fell when its pump stood still for four days, and came back by single doses', () => {
+		const failed = story.events.find((e) => e.kind === 'recurring-dose-missed')!;
+		const levelAt = (days: number) =>
+			story.history.states.find((s) => s.at >= addDays(failed.at, days))!.alkalinityDkh;
+		expect(levelAt(0) - levelAt(4)).toBeGreaterThan(1.5);
+		expect(levelAt(8)).toBeGreaterThan(levelAt(4) + 1);
+		expect(story.events.filter((e) => e.kind === 'dose')).toHaveLength(3);
+	});
+	it('uses more alkalinity than its doses bring at the end, which the estimate finds', () => {
+		const points = readingsOf('alkalinity').map((r) => ({ at: r.at, ...valueOf(r) }));
+		const inputs = inputsOf(story.events, 'alkalinity', LOBBY_REEF.netVolumeL, addDays(now, 30));
+		const estimate = robustLine({ parameter: 'alkalinity', points, inputs }, now)!;
+		expect(estimate.netChangePerDay.value).toBeLessThan(-2 * estimate.netChangePerDay.u);
+		const truth = story.history.states.at(-1)!.alkalinityDkh;
+		const { value, uRandom, uCommon } = estimate.at(now);
+		expect(Math.abs(value - truth)).toBeLessThan(3 * Math.hypot(uRandom, uCommon));
+	});
+	it('has one reading that was entered the wrong way round', () => {
+		const misread = story.history.readings[story.misreadIndex]!;
+		expect(misread.method.parameter).toBe('alkalinity');
+		expect(daysBetween(misread.at, now)).toBeLessThan(80);
+	});
+});
