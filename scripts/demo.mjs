@@ -116,7 +116,11 @@ await main(async () => {
 			folder: BUILD,
 			host,
 			port,
-			env: { DATABASE_URL: own.url, ...(signsIn ? { TEVRIK_SIGN_IN_AS: demo.personId } : {}) }
+			env: {
+				DATABASE_URL: own.url,
+				...(process.env.ORIGIN ? { ORIGIN: process.env.ORIGIN } : {}),
+				...(signsIn ? { TEVRIK_SIGN_IN_AS: demo.personId } : {})
+			}
 		});
 		writeFileSync(serverPid, String(server.pid));
 		console.log(`\nTevrik is at ${server.origin}\n`);
