@@ -6,6 +6,7 @@ import { fromIso } from '$lib/core/time';
 import { arithmeticWords, budgetWords } from './arithmetic';
 import { ago, clockTime, countdown, localField, longDay } from './date';
 import { eventWords } from './event';
+import { cautionOf } from './hazard';
 import { faultText } from './faults';
 import { fixed, measured, millilitres, percent, plain } from './number';
 import { bandInUnit, limitInUnit, resultInUnit } from './quantity';
@@ -152,6 +153,14 @@ describe('the arithmetic', () => {
 				]
 			})
 		).toBe('1.00 + 0.20 to 0.21 mL used, 2 fillings, half sample, not sure');
+	});
+});
+
+describe('cautions', () => {
+	it('stand beside every step that handles a reagent', () => {
+		const said = ALK_SYRINGE.steps.map((step) => cautionOf(ALK_SYRINGE, step));
+		expect(said[0]).toBe('');
+		expect(said.at(-1)).toMatch(/^Acid: burns eyes and skin/);
 	});
 });
 

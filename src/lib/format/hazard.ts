@@ -1,4 +1,4 @@
-import type { Hazard } from '$lib/core/method';
+import type { Hazard, ProtocolStep, SyringeMethod } from '$lib/core/method';
 
 /** The usual caution, in plain words; the label, its data sheet and local rules come first. */
 export const CAUTIONS: Readonly<Record<Hazard, string>> = {
@@ -12,3 +12,9 @@ export const CAUTIONS: Readonly<Record<Hazard, string>> = {
 
 export const LABEL_FIRST =
 	'The label, the safety data sheet and local disposal rules come first. Tested water never goes back into the tank.';
+
+/** What to beware of in a step, by the reagent that it handles; empty where there is none. */
+export function cautionOf(method: SyringeMethod, step: ProtocolStep): string {
+	const reagent = method.reagents.find((r) => r.label === step.reagent);
+	return reagent ? reagent.hazards.map((h) => CAUTIONS[h]).join(' ') : '';
+}

@@ -67,7 +67,7 @@ function riseOf(
 }
 
 /** Relative standard uncertainty of a label's strength together with the net volume (husbandry convention). */
-const DOSE_RELATIVE_U = 0.1;
+export const DOSE_RELATIVE_U = 0.1;
 
 type Recurring = Extract<WaterEvent, { kind: 'recurring-dose' }>;
 

@@ -19,6 +19,8 @@ export interface ProtocolStep {
 	readonly detail: string;
 	/** Why it is done so; shown on request. */
 	readonly why: string;
+	/** Label of the reagent that is handled, so that its cautions stand beside the step. */
+	readonly reagent?: string;
 	/** The colour to expect once the step is done. */
 	readonly expect?: NamedColour;
 }

@@ -1,4 +1,9 @@
-import { afterWaterChange, steadyInputAt, type ConcentrationInput } from '../balance/index.ts';
+import {
+	afterWaterChange,
+	DOSE_RELATIVE_U,
+	steadyInputAt,
+	type ConcentrationInput
+} from '../balance/index.ts';
 import { fitLinearModel, type LinearFit } from '../numeric/index.ts';
 import { PARAMETERS } from '../quantity/index.ts';
 import { daysBetween, type Instant } from '../time/index.ts';
@@ -120,14 +125,16 @@ export const robustLine: Estimator = (history, now) => {
 	const wanderPerDay = (meanOf((p) => p.uRandom) / 6) ** 2;
 	const uCommon = meanOf((p) => p.uCommon);
 	const steady = steadyInputAt(history.inputs, now);
-	const consumption = { value: fit.coefficients[1]!, u: Math.sqrt(fit.covariance[1]![1]!) };
+	const slopeU = Math.sqrt(fit.covariance[1]![1]!);
+	// How fast the level moves is read off the readings; what is used besides rests on the dose's strength too.
+	const consumption = { value: fit.coefficients[1]!, u: Math.hypot(slopeU, DOSE_RELATIVE_U * steady) };
 
 	const estimate: Estimate = {
 		basedOn: points.length,
 		from: first.at,
 		to: last.at,
 		consumptionPerDay: consumption,
-		netChangePerDay: { value: steady - consumption.value, u: consumption.u },
+		netChangePerDay: { value: steady - consumption.value, u: slopeU },
 		at(time) {
 			const x = row(time);
 			const value = x.reduce((sum, v, i) => sum + v * fit.coefficients[i]!, 0) + cumulative(time);

@@ -75,6 +75,16 @@ describe('the line through recent readings', () => {
 		expect(Math.abs(estimate.at(day(24)).value - level)).toBeLessThan(0.1);
 		expect(estimate.at(day(26)).value).toBeCloseTo(estimate.at(day(24)).value - 0.2, 1);
 	});
+	it('knows a consumption no better than the strength of the dose that it rests on', () => {
+		const points = [0, 3, 6, 9, 12, 15].map((n) => point(n, 8, 0.01));
+		const dosed: WaterEvent[] = [
+			{ kind: 'recurring-dose', at: day(-1), supplement: 'A', amountMlPerDay: 6, strength }
+		];
+		const estimate = robustLine(history(points, dosed), day(15))!;
+		expect(estimate.consumptionPerDay.value).toBeCloseTo(0.6, 2);
+		expect(estimate.consumptionPerDay.u).toBeGreaterThanOrEqual(0.06);
+		expect(estimate.netChangePerDay.u).toBeLessThan(0.01);
+	});
 	it('is not dragged away by one misreading among many', () => {
 		const points = [0, 3, 6, 9, 12, 15, 18].map((n) => point(n, 8 - 0.05 * n));
 		const spoiled = points.map((p, i) => (i === 3 ? { ...p, value: 4 } : p));

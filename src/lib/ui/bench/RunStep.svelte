@@ -5,6 +5,7 @@
 	import { chime } from '$lib/client/sound';
 	import { countdown } from '$lib/format/date';
 	import { faultText } from '$lib/format/faults';
+	import { cautionOf } from '$lib/format/hazard';
 	import { plain } from '$lib/format/number';
 	import Action from '$lib/ui/shared/Action.svelte';
 	import type { BenchDesk } from '$lib/ui/shared/BenchDesk.svelte';
@@ -15,6 +16,7 @@
 	const progress = $derived(desk.progress!);
 	const step = $derived(progress.step!);
 	const action = $derived(step.action);
+	const caution = $derived(cautionOf(desk.method!, step));
 	const timed = $derived(action.kind === 'swirl' || action.kind === 'stand');
 	const counted = $derived(action.kind === 'drops' ? action.count : 0);
 	const enough = $derived(
@@ -75,6 +77,7 @@
 		</p>
 		<h1 class="mt-2 text-4xl leading-tight text-balance md:text-5xl">{step.say}</h1>
 		<p class="mt-3 max-w-[38rem] text-lg text-muted">{step.detail}</p>
+		{#if caution}<p class="small mt-3 max-w-[38rem] border-l-4 border-line-strong pl-3">{caution}</p>{/if}
 		{#if step.expect}<p class="mt-5">
 				<Swatch colour={step.expect} label="colour to expect afterwards" />
 			</p>{/if}

@@ -4,6 +4,7 @@
 	import { roundTo } from '$lib/core/numeric';
 	import type { Fault } from '$lib/core/result';
 	import { faultText } from '$lib/format/faults';
+	import { cautionOf } from '$lib/format/hazard';
 	import { millilitres, plain } from '$lib/format/number';
 	import { resultInUnit } from '$lib/format/quantity';
 	import Syringe from '$lib/ui/instrument/Syringe.svelte';
@@ -188,6 +189,7 @@
 				>
 			</p>
 		{/if}
+		<p class="small mt-4 max-w-[38rem] border-l-4 border-line-strong pl-3">{cautionOf(method, step)}</p>
 		<details class="mt-6 max-w-[38rem]">
 			<summary class="link inline-block min-h-10">Why</summary>
 			<p class="mt-1">{step.why}</p>

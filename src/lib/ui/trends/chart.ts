@@ -79,11 +79,14 @@ function whiskers(items: readonly Whisker[], colour: string): Plugin<'scatter'> 
 function ribbon(points: readonly Whisker[], colour: string): Plugin<'scatter'> {
 	return {
 		id: 'ribbon',
-		beforeDatasetsDraw({ ctx, scales }) {
+		beforeDatasetsDraw({ ctx, scales, chartArea }) {
 			if (points.length < 2) return;
 			const at = (p: Whisker, v: number) =>
 				[scales.x!.getPixelForValue(p.x), scales.y!.getPixelForValue(v)] as const;
 			ctx.save();
+			ctx.beginPath();
+			ctx.rect(chartArea.left, chartArea.top, chartArea.width, chartArea.height);
+			ctx.clip();
 			ctx.fillStyle = colour;
 			ctx.globalAlpha = 0.6;
 			ctx.beginPath();

@@ -29,6 +29,7 @@ export const ALK_SYRINGE: SyringeMethod = {
 		...RINSE_AND_DRAW,
 		{
 			id: 'indicator',
+			reagent: 'A',
 			action: { kind: 'drops', count: 3, handsS: 3 * HANDS_S.countedDrop },
 			say: 'Add 3 drops of indicator A',
 			detail: 'Hold the bottle straight upside down. Count full drops only.',
@@ -42,9 +43,10 @@ export const ALK_SYRINGE: SyringeMethod = {
 			why: 'Streaks would turn early, where the acid meets them first.',
 			expect: { name: 'green', css: '#3f9a6a' }
 		},
-		fillStep('acid B'),
+		fillStep('acid B', 'B'),
 		{
 			id: 'titrate',
+			reagent: 'B',
 			action: { kind: 'titrate', handsS: titrationSeconds(0.5885, TIP_DROP_ML) },
 			say: 'Add acid drop by drop until green turns wine red',
 			detail:

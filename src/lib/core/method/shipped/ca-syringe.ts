@@ -30,6 +30,7 @@ export const CA_SYRINGE: SyringeMethod = {
 		...RINSE_AND_DRAW,
 		{
 			id: 'buffer',
+			reagent: 'A',
 			action: { kind: 'drops', count: 6, handsS: 6 * HANDS_S.countedDrop },
 			say: 'Add 6 drops of buffer A',
 			detail: 'Bottle straight upside down, full drops only. Do not swirl yet.',
@@ -44,6 +45,7 @@ export const CA_SYRINGE: SyringeMethod = {
 		},
 		{
 			id: 'indicator',
+			reagent: 'B',
 			action: { kind: 'drops', count: 3, handsS: 3 * HANDS_S.countedDrop },
 			say: 'Add 3 drops of indicator B',
 			detail: 'Bottle straight upside down, full drops only.',
@@ -57,9 +59,10 @@ export const CA_SYRINGE: SyringeMethod = {
 			why: 'Streaks would turn early, where the titrant meets them first.',
 			expect: { name: 'amber', css: '#d68a1e' }
 		},
-		fillStep('titrant C'),
+		fillStep('titrant C', 'C'),
 		{
 			id: 'titrate',
+			reagent: 'C',
 			action: { kind: 'titrate', handsS: titrationSeconds(0.812, TIP_DROP_ML) },
 			say: 'Add titrant drop by drop until amber turns violet',
 			detail:

@@ -20,9 +20,11 @@ export const RINSE_AND_DRAW: readonly ProtocolStep[] = [
 	}
 ];
 
-export function fillStep(titrant: string): ProtocolStep {
+/** @param label of the titrant's bottle */
+export function fillStep(titrant: string, label: string): ProtocolStep {
 	return {
 		id: 'fill',
+		reagent: label,
 		action: { kind: 'fill', handsS: HANDS_S.fillSyringe },
 		say: `Fill the 1 mL syringe with ${titrant} to the full mark`,
 		detail:
