@@ -2,7 +2,7 @@
 import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { ensurePackages, ensurePrograms, findProgram, ROOT } from './bootstrap.mjs';
+import { ensurePackages, ensurePrograms, ROOT } from './bootstrap.mjs';
 import { main } from './say.mjs';
 
 const CLOCK = '2026-11-23T18:20:00Z,0';
@@ -13,7 +13,7 @@ const PHONE = { width: 390, height: 844, hasTouch: true, isMobile: true };
 await main(async () => {
 	ensurePrograms('mariadb', 'chromium');
 	ensurePackages();
-	const { default: puppeteer } = await import('puppeteer-core');
+	const { launchBrowser } = await import('./browser.mjs');
 	const { build, runScript, serve } = await import('./application.mjs');
 	const { freePort, startDatabase } = await import('./database.mjs');
 	const folder = mkdtempSync(join(tmpdir(), 'tevrik-pictures-'));
@@ -38,18 +38,7 @@ await main(async () => {
 				TEVRIK_REQUESTS_PER_MINUTE: '1000000'
 			}
 		});
-		browser = await puppeteer.launch({
-			executablePath: findProgram('chromium'),
-			args: [
-				'--no-sandbox',
-				'--disable-gpu',
-				'--disable-quic',
-				'--no-first-run',
-				'--disable-background-networking',
-				'--disable-component-update',
-				'--disable-sync'
-			]
-		});
+		browser = await launchBrowser();
 		const wait = (ms) => new Promise((done) => setTimeout(done, ms));
 
 		const visit = async (viewport, theme, walk) => {

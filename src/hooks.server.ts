@@ -55,6 +55,13 @@ function canonicalAddress(url: URL, hosts: ReadonlySet<string>): string | null {
 	return hosts.has(host) ? `${url.protocol}//${host}${url.pathname}${url.search}` : null;
 }
 
+function tooOften(): Response {
+	return new Response('Too many requests in one minute. Wait a minute and go on; nothing was lost.\n', {
+		status: 429,
+		headers: { 'retry-after': '60' }
+	});
+}
+
 export const handle: Handle = async ({ event, resolve }) => {
 	if (!wired) return resolve(event);
 	const { services, hosts, limiter } = wired;
@@ -66,12 +73,7 @@ export const handle: Handle = async ({ event, resolve }) => {
 	if (hosts.size > 0 && !hosts.has(asked.host)) {
 		return new Response('This address is not one that Tevrik answers to.\n', { status: 421 });
 	}
-	if (!limiter.admits(event.getClientAddress())) {
-		return new Response('Too many requests in one minute. Wait a minute and go on; nothing was lost.\n', {
-			status: 429,
-			headers: { 'retry-after': '60' }
-		});
-	}
+	if (!limiter.admits(event.getClientAddress())) return tooOften();
 
 	event.locals.services = services;
 	event.locals.clockSetting = wired.setting;
@@ -93,6 +95,7 @@ export const handle: Handle = async ({ event, resolve }) => {
 		}
 	}
 	const { person } = event.locals;
+	if (person && !limiter.admits(`member ${person.id}`)) return tooOften();
 	event.locals.openWater = once(async (waterId: string) => {
 		if (!person) error(401, { message: 'You are not signed in.', code: 'not-signed-in' });
 		return services.openWater(person, waterId);

@@ -1,10 +1,10 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import puppeteer, { type Browser, type Page } from 'puppeteer-core';
+import type { Page } from 'puppeteer-core';
 import { freePort, startDatabase } from '../../scripts/database.mjs';
 import { build, runScript, serve } from '../../scripts/application.mjs';
-import { findProgram } from '../../scripts/bootstrap.mjs';
+import { launchBrowser } from '../../scripts/browser.mjs';
 
 const ROOT = join(import.meta.dirname, '../..');
 const BUILD = process.env.TEVRIK_TEST_BUILD ?? join(ROOT, '.test/build');
@@ -50,18 +50,7 @@ export async function startWorld(options: Options) {
 			}
 		});
 	let server = await startServer();
-	const browser: Browser = await puppeteer.launch({
-		executablePath: findProgram('chromium') ?? 'chromium',
-		args: [
-			'--no-sandbox',
-			'--disable-gpu',
-			'--disable-quic',
-			'--no-first-run',
-			'--disable-background-networking',
-			'--disable-component-update',
-			'--disable-sync'
-		]
-	});
+	const browser = await launchBrowser();
 	return {
 		origin: server.origin,
 		browser,

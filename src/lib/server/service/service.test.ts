@@ -18,7 +18,7 @@ const event = (kind: StoredEvent['kind'], details: object, day = 0): StoredEvent
 	id: '1',
 	waterId: 'w',
 	kind,
-	details: details as StoredEvent['details'],
+	details: details,
 	note: '',
 	happenedAt: addDays(start, day),
 	offsetMinutes: 0

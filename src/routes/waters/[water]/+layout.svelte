@@ -1,5 +1,6 @@
 <script lang="ts">
-	import { onMount, untrack } from 'svelte';
+	import { onMount } from 'svelte';
+	import { afterNavigate } from '$app/navigation';
 	import { page } from '$app/state';
 	import { draftStore } from '$lib/client/draft-store';
 	import { BenchDesk } from '$lib/ui/shared/BenchDesk.svelte';
@@ -12,12 +13,11 @@
 	const desk = new BenchDesk(clockOf(), draftStore);
 	setBenchDesk(desk);
 	onMount(() => {
-		void desk.open(untrack(() => data.water.id));
 		const ticking = setInterval(() => desk.tick(), 250);
 		return () => clearInterval(ticking);
 	});
 	// Another water has another unfinished test.
-	$effect(() => void desk.open(data.water.id));
+	afterNavigate(() => void desk.open(data.water.id));
 
 	const view = $derived(page.url.pathname.split('/')[3] ?? 'today');
 </script>

@@ -1,0 +1,20 @@
+// Debian's Chromium without its own errands: everything it would look up outside is off.
+import puppeteer from 'puppeteer-core';
+import { findProgram } from './bootstrap.mjs';
+import { stop } from './say.mjs';
+
+export function launchBrowser() {
+	const executablePath = findProgram('chromium') ?? stop('Chromium is missing; npm test installs it.');
+	return puppeteer.launch({
+		executablePath,
+		args: [
+			'--no-sandbox',
+			'--disable-gpu',
+			'--disable-quic',
+			'--no-first-run',
+			'--disable-background-networking',
+			'--disable-component-update',
+			'--disable-sync'
+		]
+	});
+}
