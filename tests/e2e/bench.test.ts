@@ -192,4 +192,43 @@ describe('one test by hand, from the first open to the file', () => {
 		expect(await me.csv()).toHaveLength(before + 1);
 		await me.close();
 	});
+
+	it('sets the plunger by dragging, finely and coarsely, tip down and tip up', async () => {
+		const me = await openPage(world);
+		await toTitration(me, 'Start calcium');
+		const words = () => me.page.$eval('[role=slider]', (e) => e.getAttribute('aria-valuetext') ?? '');
+		const leftOf = async () => Number(/^([\d.]+) mL left/.exec(await words())?.[1]);
+		const drag = async (dy: number) => {
+			const box = (await (await me.page.$('[role=slider] circle'))!.boundingBox())!;
+			const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+			await me.page.mouse.move(x, y);
+			await me.page.mouse.down();
+			await me.page.mouse.move(x, y + dy / 2, { steps: 4 });
+			await me.page.mouse.move(x, y + dy, { steps: 4 });
+			await me.page.mouse.up();
+		};
+		expect(await words()).toBe('not set yet');
+		// The small syringe: half-way down is about half left.
+		const small = (await (await me.page.$('g.overview'))!.boundingBox())!;
+		await me.page.mouse.click(small.x + small.width / 2, small.y + small.height / 2);
+		const half = await leftOf();
+		expect(Math.abs(half - 0.5)).toBeLessThan(0.06);
+		// The large one: down by 45 units of the drawing is three divisions less.
+		await drag(45);
+		const lower = await leftOf();
+		expect(half - lower).toBeGreaterThanOrEqual(0.019);
+		expect(half - lower).toBeLessThanOrEqual(0.041);
+		await me.press('Tip up');
+		await drag(45);
+		expect(await leftOf()).toBeGreaterThan(lower);
+		// It never leaves the syringe.
+		for (let i = 0; i < 12; i++) await drag(300);
+		expect(await leftOf()).toBe(1);
+		await me.page.keyboard.press('Home');
+		expect(await words()).toBe('0.00 mL left in the syringe, 1.00 mL used');
+		await me.press('Give this test up');
+		await me.sees('What do you test?');
+		expect(me.complaints).toEqual([]);
+		await me.close();
+	});
 });

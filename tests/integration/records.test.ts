@@ -280,3 +280,70 @@ describe('the application’s own user', () => {
 		});
 	});
 });
+
+describe('what the views are given', () => {
+	it('begins empty, and says nothing that it does not know', async () => {
+		const { scope, water } = await world.site('empty');
+		expect(await world.services.readToday(scope, water)).toEqual({
+			rows: [],
+			untested: ['alkalinity', 'calcium']
+		});
+		expect((await world.services.readTrends(scope, water, 'all')).rows).toEqual([]);
+		expect(
+			(await world.services.readLog(scope, { waterId: null, what: null, before: null })).older
+		).toBeNull();
+		const offers = await world.services.readBench(scope, water);
+		expect(offers.map((o) => [o.method.code, o.expected, o.basedOn])).toEqual([
+			['alk-syringe', null, 0],
+			['ca-syringe', null, 0]
+		]);
+	});
+	it('expects nothing from one reading, and something from two', async () => {
+		const { scope, waterId, water } = await world.site('few');
+		const alkalinity = async () =>
+			(await world.services.readBench(scope, water)).find((o) => o.method.parameter === 'alkalinity')!;
+		await world.services.saveTestRun(scope, testRun(world, waterId, { finishedAt: addDays(world.now, -4) }));
+		expect((await alkalinity()).expected).toBeNull();
+		await world.services.saveTestRun(scope, testRun(world, waterId, { finishedAt: addDays(world.now, -1) }));
+		const { expected, basedOn } = await alkalinity();
+		expect(basedOn).toBe(2);
+		expect(expected!.value).toBeCloseTo(8.17, 1);
+	});
+	it('shows the readings of the span, and a line that was fitted with those before it', async () => {
+		const { scope, waterId, water } = await world.site('spans');
+		for (const days of [300, 80, 40, 33, 20, 10, 2]) {
+			await world.services.saveTestRun(
+				scope,
+				testRun(world, waterId, { finishedAt: addDays(world.now, -days) })
+			);
+		}
+		const rowOf = async (span: 'month' | 'quarter' | 'year' | 'all') =>
+			(await world.services.readTrends(scope, water, span)).rows[0]!;
+		const counts = [];
+		for (const span of ['month', 'quarter', 'year', 'all'] as const)
+			counts.push((await rowOf(span)).readings.length);
+		expect(counts).toEqual([3, 6, 7, 7]);
+		const month = await rowOf('month');
+		expect(month.basedOn).toBe(4);
+		expect(month.line[0]!.at).toBeGreaterThanOrEqual(addDays(world.now, -31));
+		expect(month.line.at(-1)!.at).toBeGreaterThan(world.now);
+	});
+});
+
+describe('a bound', () => {
+	it('is stored and given back as a bound, and never as a number', async () => {
+		const { scope, waterId, water } = await world.site('bound');
+		const command = testRun(world, waterId);
+		command.reading.readAs = 'used';
+		command.reading.fills[0]!.end = { lowerMl: 0, upperMl: 0 };
+		const saved = await world.services.saveTestRun(scope, command);
+		const bound = { kind: 'bound', sense: '<', parameter: 'alkalinity', limit: expect.closeTo(0.2103, 3) };
+		expect(saved).toMatchObject({ ok: true, value: { result: bound } });
+		const { entries } = await world.services.readLog(scope, { waterId, what: 'alkalinity', before: null });
+		expect(entries[0]).toMatchObject({ result: bound });
+		const [, row] = world.services.logCsv(entries).split('\r\n');
+		expect(row).toContain(',bound,,0,0.21');
+		// The estimate of this version uses values only: it says nothing rather than something wrong.
+		expect((await world.services.readToday(scope, water)).rows).toEqual([]);
+	});
+});

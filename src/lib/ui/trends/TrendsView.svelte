@@ -114,6 +114,7 @@
 				<span>grey: band</span>
 				<span>thin line: water change</span>
 				<span>dotted: dose, setting, event</span>
+				{#if daysBetween(from, to) > 200}<span>in a long span only what is out of the ordinary</span>{/if}
 			</p>
 		</div>
 

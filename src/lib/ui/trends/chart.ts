@@ -16,6 +16,7 @@ import { COVERAGE } from '$lib/core/uncertainty';
 import { clockTime, shortDay } from '$lib/format/date';
 import { limitInUnit, resultInUnit } from '$lib/format/quantity';
 import { dayTicks } from '$lib/format/ticks';
+import { markRadius, shownEvents } from './shown-events';
 import type { TrendEvent, TrendRow } from './trend-row';
 
 Chart.register(LinearScale, LineElement, PointElement, ScatterController, Tooltip, annotation);
@@ -60,6 +61,7 @@ function whiskers(items: readonly Whisker[], colour: string): Plugin<'scatter'> 
 			ctx.save();
 			ctx.strokeStyle = colour;
 			ctx.lineWidth = 1;
+			ctx.globalAlpha = items.length > 80 ? 0.45 : 1;
 			ctx.beginPath();
 			ctx.rect(chartArea.left, chartArea.top, chartArea.width, chartArea.height);
 			ctx.clip();
@@ -115,7 +117,8 @@ function annotationsOf(
 	colours: Colours,
 	toUnit: (v: number) => number
 ): Record<string, AnnotationOptions> {
-	const { row, events, now } = input;
+	const { row, from, to, now } = input;
+	const events = shownEvents(input.events, from, to);
 	const all: Record<string, AnnotationOptions> = {};
 	if (row.band) {
 		all.band = {
@@ -199,7 +202,7 @@ export function drawTrend(canvas: HTMLCanvasElement, input: ChartInput): () => v
 				{
 					label: 'readings',
 					data: points,
-					pointRadius: row.readings.map((r) => (r.result.kind === 'value' ? 3.5 : 5)),
+					pointRadius: row.readings.map((r) => (r.result.kind === 'value' ? markRadius(points.length) : 5)),
 					pointStyle: row.readings.map((r) => (r.result.kind === 'value' ? 'circle' : 'triangle')),
 					pointHoverRadius: 6,
 					backgroundColor: colours.ink,
