@@ -88,6 +88,15 @@ describe('npm run demo', () => {
 		});
 		server.close();
 	});
+	it('says so when it may not write where its records would go', async () => {
+		const file = join(home, 'a-file');
+		writeFileSync(file, '');
+		const port = String(await freePort());
+		expect(await refusal('demo.mjs', ['--port', port], { TEVRIK_HOME: join(file, 'x') })).toMatchObject({
+			status: 1,
+			said: expect.stringMatching(/^\S+ cannot be made: a part of its path is a file, not a folder\.$/)
+		});
+	});
 	it('says so when its database folder is broken, and touches nothing', async () => {
 		const broken = mkdtempSync(join(tmpdir(), 'tevrik-broken-'));
 		mkdirSync(join(broken, 'database/data/mysql'), { recursive: true });
