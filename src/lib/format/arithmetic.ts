@@ -22,7 +22,10 @@ export function arithmeticWords(
 				fill++;
 				return {
 					what: fills > 1 ? `Filling ${fill}, used` : 'Used',
-					sum: `${millilitres(line.startMl)} − ${millilitres(line.endMl)} = ${millilitres(line.usedMl)} mL`
+					sum:
+						line.readAs === 'used'
+							? `${millilitres(line.usedMl)} mL, as read`
+							: `${millilitres(line.startMl)} − ${millilitres(line.endMl)} = ${millilitres(line.usedMl)} mL`
 				};
 			case 'total':
 				return { what: 'Used in all', sum: `${millilitres(line.usedMl)} mL` };

@@ -13,7 +13,13 @@ export const DERIVATION_VERSION = 1;
 
 /** One line of the arithmetic, to be put into words by `format/`. Volumes in mL. */
 export type ArithmeticLine =
-	| { readonly kind: 'fill'; readonly startMl: number; readonly endMl: number; readonly usedMl: number }
+	| {
+			readonly kind: 'fill';
+			readonly readAs: 'left' | 'used';
+			readonly startMl: number;
+			readonly endMl: number;
+			readonly usedMl: number;
+	  }
 	| { readonly kind: 'total'; readonly usedMl: number }
 	| { readonly kind: 'half-last-drop'; readonly dropMl: number; readonly remainingMl: number }
 	| {
@@ -45,7 +51,7 @@ export class Derivation {
 		const lines: ArithmeticLine[] = fills.map(({ startMl, end }) => {
 			const read = (end.lowerMl + end.upperMl) / 2;
 			const endMl = roundTo(readAs === 'left' ? read : startMl - read, 1e-6);
-			return { kind: 'fill', startMl, endMl, usedMl: roundTo(startMl - endMl, 1e-6) };
+			return { kind: 'fill', readAs, startMl, endMl, usedMl: roundTo(startMl - endMl, 1e-6) };
 		});
 		if (fills.length > 1) lines.push({ kind: 'total', usedMl: this.usedMl });
 		if (this.result.kind === 'value') {
