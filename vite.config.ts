@@ -12,6 +12,7 @@ export default defineConfig({
 				extends: true,
 				test: {
 					name: 'unit',
+					testTimeout: 60_000,
 					environment: 'node',
 					include: ['src/**/*.test.ts', 'tests/cases/**/*.test.ts', 'tests/rules/**/*.test.ts']
 				}
@@ -23,7 +24,7 @@ export default defineConfig({
 					environment: 'node',
 					include: ['tests/integration/**/*.test.ts'],
 					globalSetup: ['tests/integration/database.setup.ts'],
-					testTimeout: 30_000,
+					testTimeout: 90_000,
 					hookTimeout: 60_000,
 					fileParallelism: false
 				}
@@ -34,8 +35,8 @@ export default defineConfig({
 					name: 'e2e',
 					environment: 'node',
 					include: ['tests/e2e/**/*.test.ts'],
-					testTimeout: 90_000,
-					hookTimeout: 120_000,
+					testTimeout: 300_000,
+					hookTimeout: 300_000,
 					fileParallelism: false
 				}
 			}

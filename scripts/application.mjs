@@ -75,9 +75,9 @@ export async function serve({ folder = join(ROOT, 'build'), host = '127.0.0.1', 
 			await fetch(`${origin}/icon.svg`);
 			break;
 		} catch {
-			if (i > 200) {
+			if (i > 600) {
 				child.kill('SIGKILL');
-				stop('The server did not answer within 20 seconds.');
+				stop('The server did not answer within a minute.');
 			}
 			await sleep(100);
 		}

@@ -85,7 +85,7 @@ export async function startWorld(options: Options) {
 export type World = Awaited<ReturnType<typeof startWorld>>;
 
 /** How long a person would wait before calling it broken. */
-const PATIENCE_MS = 8000;
+const PATIENCE_MS = 25_000;
 
 export const DESK = { width: 1280, height: 800 } as const;
 export const PHONE = { width: 390, height: 844, hasTouch: true, isMobile: true } as const;
