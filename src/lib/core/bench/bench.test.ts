@@ -64,8 +64,8 @@ describe('running a protocol', () => {
 	it('lets a step be left, and keeps what was not as written', () => {
 		const left = press(...toBuffer, 'drop', 'drop', 'step-left', 'timer-started', 5, 'step-left');
 		expect(left.progress.deviations).toEqual([
-			{ stepId: 'buffer', planned: 6, actual: 2, what: 'count' },
-			{ stepId: 'leave', planned: 20, actual: 5, what: 'seconds' }
+			{ stepId: '3-drops', planned: 6, actual: 2, what: 'count' },
+			{ stepId: '4-stand', planned: 20, actual: 5, what: 'seconds' }
 		]);
 	});
 	it('notices a drop too many, and a wait far too long', () => {

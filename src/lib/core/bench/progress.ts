@@ -1,4 +1,4 @@
-import type { ProtocolStep } from '../method/index.ts';
+import { timerSecondsOf, windowOf, type ProtocolStep } from '../method/index.ts';
 import { fail, ok, type Result } from '../result/index.ts';
 import { addSeconds, type Instant } from '../time/index.ts';
 
@@ -40,10 +40,6 @@ function withoutUndone(log: readonly BenchEntry[]): BenchEntry[] {
 	return kept;
 }
 
-function secondsOf(step: ProtocolStep): number | null {
-	return step.action.kind === 'swirl' || step.action.kind === 'stand' ? step.action.seconds : null;
-}
-
 function deviationOf(
 	step: ProtocolStep,
 	drops: number,
@@ -55,11 +51,11 @@ function deviationOf(
 			? null
 			: { stepId: step.id, planned: step.action.count, actual: drops, what: 'count' };
 	}
-	const planned = secondsOf(step);
-	if (planned === null) return null;
+	const planned = timerSecondsOf(step);
+	const window = windowOf(step);
+	if (planned === null || window === null) return null;
 	const actual = startedAt === null ? 0 : Math.round((at - startedAt) / 1000);
-	// Swirling and standing without "exactly" are least times: as long again is still as written.
-	return actual < planned || actual > 2 * planned + 15
+	return actual < window.from || actual > window.to
 		? { stepId: step.id, planned, actual, what: 'seconds' }
 		: null;
 }
@@ -85,7 +81,7 @@ export function progressOf(steps: readonly ProtocolStep[], log: readonly BenchEn
 		}
 	}
 	const step = steps[stepIndex] ?? null;
-	const seconds = step ? secondsOf(step) : null;
+	const seconds = step ? timerSecondsOf(step) : null;
 	return {
 		stepIndex,
 		step,
@@ -114,8 +110,13 @@ export function admit(
 		if (step.action.kind === 'drops' && progress.drops < step.action.count) {
 			return fail('count-not-reached', step.id, { count: step.action.count, drops: progress.drops });
 		}
-		const seconds = secondsOf(step);
-		if (seconds !== null && (progress.timer === null || entry.at < progress.timer.dueAt)) {
+		const seconds = timerSecondsOf(step);
+		// A filter has run through when it has run through.
+		if (
+			step.action.kind !== 'filter' &&
+			seconds !== null &&
+			(progress.timer === null || entry.at < progress.timer.dueAt)
+		) {
 			return fail('timer-running', step.id, { seconds });
 		}
 	}

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { againstBand, gradeOf, isProfileId, judge, PROFILES } from './index.ts';
+import { againstBand, gradeOf, isProfileId, judge, PROFILES, repeatWouldTell } from './index.ts';
 
 const band = { low: 7.5, high: 9, aim: 8.2 };
 
@@ -48,14 +48,25 @@ describe('a verdict', () => {
 	});
 });
 
+describe('a repeat', () => {
+	const band = { low: 7.5, high: 9, aim: null };
+	it('is worth it where it could change what is said, and nowhere else', () => {
+		expect(repeatWouldTell(7.9, 0.24, 0.02, band)).toBe(true);
+		expect(repeatWouldTell(8.25, 0.1, 0.02, band)).toBe(false);
+		expect(repeatWouldTell(7.5, 0.2, 0.02, band)).toBe(false);
+		expect(repeatWouldTell(7.9, 0.01, 0.24, band)).toBe(false);
+		expect(repeatWouldTell(7.9, 0.24, 0.02, null)).toBe(false);
+	});
+});
+
 describe('profiles', () => {
 	it('have their limits in order and their source said', () => {
 		for (const [id, profile] of Object.entries(PROFILES)) {
 			expect(isProfileId(id)).toBe(true);
 			expect(profile.source).not.toBe('');
 			for (const { low, high, aim } of Object.values(profile.bands)) {
-				expect(low).toBeLessThan(high);
-				if (aim !== null) expect(aim).toBeGreaterThan(low);
+				expect(low ?? 0).toBeLessThan(high ?? Infinity);
+				if (aim !== null) expect(aim).toBeGreaterThan(low ?? 0);
 			}
 		}
 		expect(isProfileId('moon')).toBe(false);

@@ -1,17 +1,85 @@
 /** What a test method is, as data, and the arithmetic that follows from its chemistry. */
-export { alkalinityFromAcid, calciumFromTitrant } from './stoichiometry.ts';
+export {
+	alkalinityFromAcid,
+	calciumFromTitrant,
+	magnesiumByMoles,
+	magnesiumByPlainSubtraction,
+	potassiumFromTitrant,
+	isTitrated,
+	MG_PER_CA_AS_MG
+} from './stoichiometry.ts';
+export { diluted } from './dilution.ts';
+export { dropVolumeMl } from './drop-volume.ts';
+export {
+	standardFactor,
+	standardLine,
+	uByStandardLine,
+	type StandardLine,
+	type StandardReading
+} from './standard-factor.ts';
 export { lookUp, chart, type Chart, type ChartPoint, type ChartLookup } from './chart.ts';
 export {
-	resultPerMl,
-	resolutionOf,
-	type SyringeMethod,
+	stepInterval,
+	spacingOf,
+	momentsWithin,
+	type Spacing,
+	type StepStatement,
+	type StepInterval
+} from './colour-steps.ts';
+export {
+	HAZARDS,
+	titrationsOf,
+	parametersOf,
+	portionsOf,
+	sampleOf,
+	type Method,
+	type MethodKind,
+	type MethodCommon,
+	type TitrationMethod,
+	type PairedMethod,
+	type DifferenceMethod,
+	type ColourMethod,
+	type ColourStep,
+	type DisplayMethod,
+	type ScaleMethod,
+	type ThermometerMethod,
+	type StatedMethod,
+	type Titration,
+	type Meter,
+	type Worth,
 	type Portion,
 	type Reagent,
 	type Hazard
-} from './syringe-method.ts';
+} from './method.ts';
+export { worthAt, resultPerUnit, unitMlOf, type WorthLine, type WorthBound } from './worth.ts';
 export { type NamedColour } from './named-colour.ts';
 export { stepsFor } from './steps-for.ts';
-export { timesOf, type ProtocolStep, type StepAction, type ProtocolTimes } from './protocol.ts';
-export { ALK_SYRINGE } from './shipped/alk-syringe.ts';
-export { CA_SYRINGE } from './shipped/ca-syringe.ts';
+export {
+	timesOf,
+	timerSecondsOf,
+	windowOf,
+	isFree,
+	type ProtocolStep,
+	type StepAction,
+	type ProtocolTimes
+} from './protocol.ts';
+export { durationWords, protocol, type Step } from './step-words.ts';
+export { parseSteps, textOfStep, MAX_STEPS, type ParsedStep } from './step-text.ts';
+export { checkMethod, unitsFor } from './check-method.ts';
+export { methodOfStored } from './upgrade.ts';
+export { ALK_SYRINGE, ALK_DROPS, ALK_METER } from './shipped/alkalinity.ts';
+export { CA_SYRINGE, CA_DROPS, CA_MG_PAIR } from './shipped/calcium.ts';
+export { MG_SYRINGE, HARDNESS_DROPS } from './shipped/magnesium.ts';
+export { K_FILTER, K_QUICK } from './shipped/potassium.ts';
+export { NH3_CARD, NO2_CARD, NO3_CARD, NO3_LADDER, PO4_CARD, PO4_METER } from './shipped/nutrients.ts';
+export {
+	GH_DROPS,
+	PH_CARD,
+	PH_CARD_LOW,
+	SALINITY_FLOAT,
+	SALINITY_GLASS,
+	SALINITY_METER,
+	THERMOMETER
+} from './shipped/others.ts';
+export { STATED, statedMethodFor } from './shipped/stated.ts';
 export { SHIPPED_METHODS, methodByCode } from './shipped/all.ts';

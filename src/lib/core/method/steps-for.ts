@@ -1,9 +1,11 @@
+import type { Method, Portion } from './method.ts';
+import { sampleOf } from './method.ts';
 import type { ProtocolStep } from './protocol.ts';
-import type { Portion, SyringeMethod } from './syringe-method.ts';
 
-/** The method's steps with the volumes of the chosen sample written in. */
-export function stepsFor(method: SyringeMethod, portion: Portion): readonly ProtocolStep[] {
-	const sample = `${method.sampleMl[portion]} mL`;
+/** The method's steps with the volume of the chosen sample written in. */
+export function stepsFor(method: Method, portion: Portion): readonly ProtocolStep[] {
+	const ml = sampleOf(method, portion);
+	const sample = ml === null ? 'the sample' : `${ml} mL`;
 	const fillIn = (text: string) => text.replaceAll('{sample}', sample);
 	return method.steps.map((step) => ({ ...step, say: fillIn(step.say), detail: fillIn(step.detail) }));
 }

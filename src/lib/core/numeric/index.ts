@@ -1,5 +1,7 @@
-/** Numbers without a unit: distributions, linear algebra, seeded chance. */
+/** Numbers without a unit: distributions, roots, linear algebra, seeded chance. */
 export { normalCdf, normalDensity } from './normal.ts';
+export { normalQuantile, studentQuantile, chiSquaredQuantile } from './quantiles.ts';
+export { bisect } from './roots.ts';
 export { solvePositiveDefinite, invertPositiveDefinite, type Matrix } from './cholesky.ts';
 export { fitLinearModel, type LinearModel, type LinearFit } from './linear-model.ts';
 export { seededRandom, normalDeviate, type Random } from './random.ts';

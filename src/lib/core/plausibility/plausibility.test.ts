@@ -2,10 +2,11 @@ import { describe, expect, it } from 'vitest';
 import { ALK_SYRINGE, CA_SYRINGE } from '../method/index.ts';
 import { seededRandom } from '../numeric/index.ts';
 import type { SyringeReading } from '../reading/index.ts';
-import { readBySyringe } from '../tank/index.ts';
+import { readBy } from '../tank/index.ts';
 import { weighSyringeReading } from './index.ts';
 
 const read = (readAs: 'left' | 'used', ml: number): SyringeReading => ({
+	form: 'syringe',
 	portion: 'full',
 	readAs,
 	fills: [{ startMl: 1, end: { lowerMl: ml, upperMl: ml } }],
@@ -49,7 +50,8 @@ describe('a reading is weighed against the usual slips', () => {
 		const runs = 1500;
 		for (let i = 0; i < runs; i++) {
 			const truth = 400 + 60 * random();
-			const right = readBySyringe(random, CA_SYRINGE, 'full', truth, { endPointSdMl: 0.015, kitBias: 0 });
+			const reader = { endPointSdDrops: 1, kitBias: 0, colourSdSteps: 0 };
+			const right = readBy(random, CA_SYRINGE, { calcium: truth }, reader) as SyringeReading;
 			const prediction = { value: truth, uRandom: 6, uCommon: 4 };
 			if (weighSyringeReading(CA_SYRINGE, right, prediction)!.ask) asked++;
 			const swapped: SyringeReading = { ...right, readAs: 'left' };

@@ -1,6 +1,6 @@
 import { nearlyEqual, normalDensity, atMost, roundTo } from '../numeric/index.ts';
-import type { SyringeMethod } from '../method/index.ts';
-import { deriveSyringeResult, type SyringeReading } from '../reading/index.ts';
+import { titrationsOf, type Method } from '../method/index.ts';
+import { derive, type RawReading, type SyringeReading } from '../reading/index.ts';
 import type { Prediction } from '../trend/index.ts';
 
 export type SlipKind = 'left-for-used' | 'decimal-point';
@@ -42,14 +42,21 @@ function swapped(reading: SyringeReading): SyringeReading {
 }
 
 /** The last reading ten times as large or as small, where the syringe could have shown that. */
-function shifted(method: SyringeMethod, reading: SyringeReading, by: 10 | 0.1): SyringeReading | null {
+function shifted(method: Method, reading: SyringeReading, by: 10 | 0.1): SyringeReading | null {
 	const last = reading.fills.at(-1);
-	if (!last) return null;
+	const meter = titrationsOf(method)[0]?.meter;
+	if (!last || meter?.kind !== 'syringe') return null;
 	const lowerMl = roundTo(last.end.lowerMl * by, 1e-6);
 	const upperMl = roundTo(last.end.upperMl * by, 1e-6);
-	const marks = lowerMl / method.syringe.graduationMl;
+	const marks = lowerMl / meter.graduationMl;
 	if (!atMost(upperMl, last.startMl) || !nearlyEqual(marks, Math.round(marks))) return null;
 	return { ...reading, fills: [...reading.fills.slice(0, -1), { ...last, end: { lowerMl, upperMl } }] };
+}
+
+function valueOf(method: Method, reading: SyringeReading) {
+	const derived = derive(method, reading);
+	const result = derived.ok ? derived.value.outcomes[0].result : null;
+	return result?.kind === 'value' ? result : null;
 }
 
 interface Hypothesis {
@@ -59,7 +66,7 @@ interface Hypothesis {
 	readonly stretch: number;
 }
 
-function hypothesesOf(method: SyringeMethod, reading: SyringeReading): Hypothesis[] {
+function hypothesesOf(method: Method, reading: SyringeReading): Hypothesis[] {
 	const all: Hypothesis[] = [{ kind: 'left-for-used', reading: swapped(reading), stretch: 1 }];
 	for (const by of [10, 0.1] as const) {
 		const moved = shifted(method, reading, by);
@@ -75,24 +82,23 @@ function hypothesesOf(method: SyringeMethod, reading: SyringeReading): Hypothesi
  *
  * @param expected what the water was predicted to be, canonical unit; the kit's common part is left out when
  *   the readings behind it come from the same kit, since it cancels
- * @returns null when the reading has no value to compare (a bound), or cannot be derived
+ * @returns null when the reading has no value to compare (a bound), cannot be derived, or is no syringe's
  */
 export function weighSyringeReading(
-	method: SyringeMethod,
-	reading: SyringeReading,
+	method: Method,
+	reading: RawReading,
 	expected: Prediction
 ): SlipAssessment | null {
-	const entered = deriveSyringeResult(method, reading);
-	if (!entered.ok || entered.value.result.kind !== 'value') return null;
-	const { value, uRandom } = entered.value.result;
+	if (reading.form !== 'syringe') return null;
+	const entered = valueOf(method, reading);
+	if (!entered) return null;
+	const { value, uRandom } = entered;
 	const sd = Math.hypot(uRandom, expected.uRandom);
 	const z = surprise(value, uRandom, expected.value, expected.uRandom);
 
 	const weighed = hypothesesOf(method, reading).flatMap(({ kind, reading: alternative, stretch }) => {
-		const derived = deriveSyringeResult(method, alternative);
-		if (!derived.ok || derived.value.result.kind !== 'value') return [];
-		const other = derived.value.result.value;
-		if (nearlyEqual(other, value)) return [];
+		const other = valueOf(method, alternative)?.value;
+		if (other === undefined || nearlyEqual(other, value)) return [];
 		const weight = PRIOR[kind] * normalDensity(other, expected.value, sd) * stretch;
 		return [{ kind, reading: alternative, value: other, weight }];
 	});

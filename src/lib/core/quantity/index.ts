@@ -7,11 +7,12 @@ export {
 	mgPerLCaCo3FromMeqPerL,
 	meqPerLFromMgPerLCaCo3
 } from './alkalinity.ts';
-export { UNITS, convert, type UnitId, type UnitFamily } from './unit.ts';
+export { UNITS, convert, convertSpan, isUnitId, type UnitId, type UnitFamily } from './unit.ts';
 export {
 	PARAMETERS,
 	PARAMETER_IDS,
 	isParameterId,
+	nameWithin,
 	type ParameterId,
 	type ParameterDefinition
 } from './parameter.ts';

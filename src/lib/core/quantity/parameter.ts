@@ -1,6 +1,18 @@
 import type { UnitId } from './unit.ts';
 
-export type ParameterId = 'alkalinity' | 'calcium';
+export type ParameterId =
+	| 'alkalinity'
+	| 'calcium'
+	| 'magnesium'
+	| 'potassium'
+	| 'nitrate'
+	| 'phosphate'
+	| 'ammonia'
+	| 'nitrite'
+	| 'ph'
+	| 'salinity'
+	| 'temperature'
+	| 'hardness';
 
 export interface ParameterDefinition {
 	readonly name: string;
@@ -14,9 +26,31 @@ export interface ParameterDefinition {
 	readonly plausibleRatePerDay: number;
 	/** Spread of what a water may hold, one standard deviation, canonical unit; used where nothing is known. */
 	readonly plausibleSpread: number;
-	/** Least and greatest value a person could mean, canonical unit; beyond it a typed target is refused. */
+	/** Least and greatest value a person could mean, canonical unit; beyond it a typed value is refused. */
 	readonly conceivable: readonly [number, number];
+	/** It is raised by dosing, so a supplement can state its strength in it. */
+	readonly dosed: boolean;
+	/** A major ion in constant proportion to salinity, to be normalised to S = 35 before it is judged. */
+	readonly followsSalinity: boolean;
+	/** A sample older than this, in hours, no longer tells what the water held (husbandry convention). */
+	readonly sampleKeepsH: number;
 }
+
+const ion = (
+	name: string,
+	symbol: string,
+	numbers: Pick<ParameterDefinition, 'plausibleRatePerDay' | 'plausibleSpread' | 'conceivable'>
+): ParameterDefinition => ({
+	name,
+	symbol,
+	species: name.toLowerCase(),
+	canonicalUnit: 'mg-per-l',
+	units: ['mg-per-l'],
+	dosed: true,
+	followsSalinity: true,
+	sampleKeepsH: 7 * 24,
+	...numbers
+});
 
 export const PARAMETERS: Readonly<Record<ParameterId, ParameterDefinition>> = {
 	alkalinity: {
@@ -27,19 +61,125 @@ export const PARAMETERS: Readonly<Record<ParameterId, ParameterDefinition>> = {
 		units: ['dkh', 'meq-per-l', 'mg-per-l-caco3'],
 		plausibleRatePerDay: 2,
 		plausibleSpread: 2,
-		conceivable: [0, 40]
+		conceivable: [0, 40],
+		dosed: true,
+		followsSalinity: false,
+		sampleKeepsH: 24
 	},
-	calcium: {
-		name: 'Calcium',
-		symbol: 'Ca',
-		species: 'calcium',
-		canonicalUnit: 'mg-per-l',
-		units: ['mg-per-l'],
-		plausibleRatePerDay: 15,
-		plausibleSpread: 40,
-		conceivable: [0, 1500]
+	calcium: ion('Calcium', 'Ca', { plausibleRatePerDay: 15, plausibleSpread: 40, conceivable: [0, 1500] }),
+	magnesium: ion('Magnesium', 'Mg', { plausibleRatePerDay: 10, plausibleSpread: 80, conceivable: [0, 4000] }),
+	potassium: ion('Potassium', 'K', { plausibleRatePerDay: 8, plausibleSpread: 40, conceivable: [0, 1500] }),
+	nitrate: {
+		name: 'Nitrate',
+		symbol: 'NO₃',
+		species: 'nitrate',
+		canonicalUnit: 'mg-per-l-no3',
+		units: ['mg-per-l-no3', 'mg-per-l-no3-n'],
+		plausibleRatePerDay: 3,
+		plausibleSpread: 20,
+		conceivable: [0, 1000],
+		dosed: true,
+		followsSalinity: false,
+		sampleKeepsH: 24
+	},
+	phosphate: {
+		name: 'Phosphate',
+		symbol: 'PO₄',
+		species: 'inorganic phosphate',
+		canonicalUnit: 'mg-per-l-po4',
+		units: ['mg-per-l-po4', 'ug-per-l-p', 'mg-per-l-p'],
+		plausibleRatePerDay: 0.05,
+		plausibleSpread: 0.2,
+		conceivable: [0, 50],
+		dosed: true,
+		followsSalinity: false,
+		sampleKeepsH: 12
+	},
+	ammonia: {
+		name: 'Ammonia',
+		symbol: 'NH₃/NH₄',
+		species: 'total ammonia',
+		canonicalUnit: 'mg-per-l-nh4',
+		units: ['mg-per-l-nh4', 'mg-per-l-nh4-n', 'mg-per-l-nh3'],
+		plausibleRatePerDay: 2,
+		plausibleSpread: 2,
+		conceivable: [0, 100],
+		dosed: false,
+		followsSalinity: false,
+		sampleKeepsH: 4
+	},
+	nitrite: {
+		name: 'Nitrite',
+		symbol: 'NO₂',
+		species: 'nitrite',
+		canonicalUnit: 'mg-per-l-no2',
+		units: ['mg-per-l-no2', 'mg-per-l-no2-n'],
+		plausibleRatePerDay: 2,
+		plausibleSpread: 3,
+		conceivable: [0, 200],
+		dosed: false,
+		followsSalinity: false,
+		sampleKeepsH: 12
+	},
+	ph: {
+		name: 'pH',
+		symbol: 'pH',
+		species: 'pH by buffers of the kit',
+		canonicalUnit: 'ph',
+		units: ['ph'],
+		plausibleRatePerDay: 0.3,
+		plausibleSpread: 0.4,
+		conceivable: [3, 12],
+		dosed: false,
+		followsSalinity: false,
+		sampleKeepsH: 0.25
+	},
+	salinity: {
+		name: 'Salinity',
+		symbol: 'S',
+		species: 'practical salinity',
+		canonicalUnit: 'psu',
+		units: ['psu', 'sg-25-25', 'sg-20-20'],
+		plausibleRatePerDay: 0.3,
+		plausibleSpread: 2,
+		conceivable: [0, 60],
+		dosed: false,
+		followsSalinity: false,
+		sampleKeepsH: 48
+	},
+	temperature: {
+		name: 'Temperature',
+		symbol: 'T',
+		species: 'temperature',
+		canonicalUnit: 'celsius',
+		units: ['celsius', 'fahrenheit'],
+		plausibleRatePerDay: 1,
+		plausibleSpread: 2,
+		conceivable: [-2, 45],
+		dosed: false,
+		followsSalinity: false,
+		sampleKeepsH: 0.1
+	},
+	hardness: {
+		name: 'General hardness',
+		symbol: 'GH',
+		species: 'calcium and magnesium together',
+		canonicalUnit: 'dgh',
+		units: ['dgh', 'mg-per-l-caco3-gh', 'mmol-per-l-gh'],
+		plausibleRatePerDay: 0.5,
+		plausibleSpread: 4,
+		conceivable: [0, 500],
+		dosed: false,
+		followsSalinity: false,
+		sampleKeepsH: 7 * 24
 	}
 };
+
+/** The name in the middle of a sentence: "calcium", but "pH". */
+export function nameWithin(parameter: ParameterId): string {
+	const { name } = PARAMETERS[parameter];
+	return parameter === 'ph' ? name : name.toLowerCase();
+}
 
 export const PARAMETER_IDS = Object.keys(PARAMETERS) as readonly ParameterId[];
 

@@ -1,18 +1,42 @@
 /** Raw readings, kept as they were made, and the results derived from them. */
 export { deliveredMl, type SyringeFill } from './delivered.ts';
+export { faultInSyringeMarks, otherScale, MAX_FILLS } from './syringe-reading.ts';
+export { MAX_DROPS } from './drop-reading.ts';
 export {
-	faultInSyringeReading,
-	otherScale,
-	SYRINGE_FORM,
-	MAX_FILLS,
-	type SyringeReading,
-	type ScaleReading
-} from './syringe-reading.ts';
-export { componentsOf, TitrationBudget, type TitrationKit } from './titration-budget.ts';
+	formOf,
+	BACKGROUNDS,
+	BETWEEN_SCHOOLS,
+	COURSES,
+	FORM_VERSION,
+	LIGHTS,
+	type Circumstances,
+	type DifferenceReading,
+	type Dilution,
+	type DisplayReading,
+	type DropMarks,
+	type DropReading,
+	type LineReading,
+	type PairReading,
+	type RawReading,
+	type ReadingForm,
+	type ScaleReading,
+	type StatedReading,
+	type StepReading,
+	type SyringeMarks,
+	type SyringeReading
+} from './raw-reading.ts';
+export { END_POINTS, habitOf, type EndPoint } from './end-point.ts';
+export { TitrationBudget, type TitrationKit, type TitrationLooks } from './titration-budget.ts';
+export { derive } from './derive.ts';
+export { volumeOf, incrementOf } from './derive-titration.ts';
+export { MOST_DILUTED } from './diluted-outcome.ts';
+export { DERIVATION_VERSION, type ArithmeticLine, type Derivation, type Outcome } from './outcome.ts';
 export {
-	deriveSyringeResult,
-	DERIVATION_VERSION,
-	Derivation,
-	type ArithmeticLine
-} from './derive-syringe.ts';
-export { boundsOf, standardUncertaintyOf, type TestResult, type ValueResult } from './test-result.ts';
+	boundsOf,
+	pointOf,
+	standardUncertaintyOf,
+	type BoundResult,
+	type IntervalResult,
+	type TestResult,
+	type ValueResult
+} from './test-result.ts';

@@ -1,29 +1,12 @@
 import { roundTo } from '../numeric/index.ts';
 import type { Fault } from '../result/index.ts';
-import type { Portion, SyringeMethod } from '../method/index.ts';
+import type { Meter } from '../method/index.ts';
+import type { ScaleReading, SyringeMarks } from './raw-reading.ts';
 
-/** Name and version of this form; stored beside every raw reading. */
-export const SYRINGE_FORM = { name: 'syringe', version: 1 } as const;
+type SyringeMeter = Extract<Meter, { kind: 'syringe' }>;
 
 /** More refills than this in one small titration are a mistake, not a measurement. */
 export const MAX_FILLS = 6;
-
-/** One look at the scale, mL. Both ends are equal on a mark and differ when it stood between two. */
-export interface ScaleReading {
-	readonly lowerMl: number;
-	readonly upperMl: number;
-}
-
-/** What was read, exactly as it was made; never changed after it is stored. */
-export interface SyringeReading {
-	readonly portion: Portion;
-	/** The sense of every number below: what was left in the syringe, or what was used of it. */
-	readonly readAs: 'left' | 'used';
-	/** One per filling, in order; `startMl` is what the syringe held, `end` what was read at its end. */
-	readonly fills: readonly { readonly startMl: number; readonly end: ScaleReading }[];
-	/** False when the reader was not sure of the mark: a division more on either side. */
-	readonly sure: boolean;
-}
 
 /** The same reading in the other sense: left becomes used, with the ends in rising order again. */
 export function otherScale(startMl: number, end: ScaleReading): ScaleReading {
@@ -44,8 +27,7 @@ function isOnScale(ml: number, capacityMl: number, graduationMl: number): boolea
 }
 
 /** Why a number cannot have been read there. */
-function faultOfVolume(ml: number, field: string, method: SyringeMethod): Fault {
-	const { capacityMl, graduationMl } = method.syringe;
+function faultOfVolume(ml: number, field: string, { capacityMl, graduationMl }: SyringeMeter): Fault {
 	if (typeof ml !== 'number' || !Number.isFinite(ml)) return { code: 'not-a-number', field };
 	if (ml < 0) return { code: 'below-zero', field };
 	if (ml > capacityMl) return { code: 'beyond-syringe', field, details: { capacityMl } };
@@ -56,22 +38,21 @@ function faultOfVolume(ml: number, field: string, method: SyringeMethod): Fault 
  * The first thing that is wrong with a reading for the syringe it was made on, with its field, or null: numbers
  * within the scale, no finer than half a division, ends in order, refills plausible.
  */
-export function faultInSyringeReading(method: SyringeMethod, reading: SyringeReading): Fault | null {
-	const { capacityMl, graduationMl } = method.syringe;
-	const { fills } = reading;
-	if (method.sampleMl[reading.portion] === undefined) return { code: 'portion-unknown', field: 'portion' };
+export function faultInSyringeMarks(meter: SyringeMeter, marks: SyringeMarks): Fault | null {
+	const { capacityMl, graduationMl } = meter;
+	const { fills } = marks;
 	if (fills.length === 0) return { code: 'no-fill', field: 'fills' };
 	if (fills.length > MAX_FILLS)
 		return { code: 'too-many-fills', field: 'fills', details: { most: MAX_FILLS } };
 	for (let i = 0; i < fills.length; i++) {
 		const { startMl, end } = fills[i]!;
 		if (!isOnScale(startMl, capacityMl, graduationMl))
-			return faultOfVolume(startMl, `fills.${i}.startMl`, method);
+			return faultOfVolume(startMl, `fills.${i}.startMl`, meter);
 		if (!isOnScale(end.lowerMl, capacityMl, graduationMl)) {
-			return faultOfVolume(end.lowerMl, `fills.${i}.end.lowerMl`, method);
+			return faultOfVolume(end.lowerMl, `fills.${i}.end.lowerMl`, meter);
 		}
 		if (!isOnScale(end.upperMl, capacityMl, graduationMl)) {
-			return faultOfVolume(end.upperMl, `fills.${i}.end.upperMl`, method);
+			return faultOfVolume(end.upperMl, `fills.${i}.end.upperMl`, meter);
 		}
 		if (end.lowerMl > end.upperMl + SLACK_ML) return { code: 'range-reversed', field: `fills.${i}.end` };
 		if (end.upperMl > startMl + SLACK_ML) {

@@ -1,4 +1,4 @@
-import type { ParameterId, UnitId } from '../quantity/index.ts';
+import { PARAMETERS, type ParameterId, type UnitId } from '../quantity/index.ts';
 import { COVERAGE } from '../uncertainty/index.ts';
 
 interface Measured {
@@ -15,26 +15,64 @@ export interface ValueResult extends Measured {
 	readonly uCommon: number;
 }
 
-/** What a test says, in the parameter's canonical unit. A bound is a kind of its own, not a number with a flag. */
-export type TestResult =
-	| ValueResult
-	| (Measured & { readonly kind: 'interval'; readonly lower: number; readonly upper: number })
-	| (Measured & { readonly kind: 'bound'; readonly sense: '<' | '>'; readonly limit: number });
+export interface IntervalResult extends Measured {
+	readonly kind: 'interval';
+	readonly lower: number;
+	readonly upper: number;
+	/** What is shown for it: the step it matched, or the middle; null where the keeper records the interval alone. */
+	readonly best: number | null;
+	/** Standard uncertainty of something evenly spread over the interval, and what the kit adds. */
+	readonly uRandom: number;
+	readonly uCommon: number;
+}
 
-export function standardUncertaintyOf(result: ValueResult): number {
+export interface BoundResult extends Measured {
+	readonly kind: 'bound';
+	readonly sense: '<' | '>';
+	readonly limit: number;
+}
+
+/** What a test says, in the parameter's canonical unit. Intervals and bounds are kinds of their own. */
+export type TestResult = ValueResult | IntervalResult | BoundResult;
+
+export function standardUncertaintyOf(result: {
+	readonly uRandom: number;
+	readonly uCommon: number;
+}): number {
 	return Math.sqrt(result.uRandom * result.uRandom + result.uCommon * result.uCommon);
 }
 
-/** The 95 % interval (k = 2) of a value, the ends of an interval, the one end of a bound; never below zero. */
+/** The 95 % interval (k = 2) of a value, the ends of an interval, the one end of a bound; nothing holds less than 0. */
 export function boundsOf(result: TestResult): { readonly lower: number; readonly upper: number | null } {
+	const least = Math.min(0, PARAMETERS[result.parameter].conceivable[0]);
 	switch (result.kind) {
 		case 'value': {
 			const half = COVERAGE * standardUncertaintyOf(result);
-			return { lower: Math.max(0, result.value - half), upper: result.value + half };
+			return { lower: Math.max(least, result.value - half), upper: result.value + half };
 		}
 		case 'interval':
 			return { lower: result.lower, upper: result.upper };
 		case 'bound':
-			return result.sense === '<' ? { lower: 0, upper: result.limit } : { lower: result.limit, upper: null };
+			return result.sense === '<'
+				? { lower: least, upper: result.limit }
+				: { lower: result.limit, upper: null };
+	}
+}
+
+/** A result as one number with its standard uncertainty; null for a bound, which is no number. */
+export function pointOf(
+	result: TestResult
+): { readonly value: number; readonly uRandom: number; readonly uCommon: number } | null {
+	switch (result.kind) {
+		case 'value':
+			return result;
+		case 'interval':
+			return {
+				value: result.best ?? (result.lower + result.upper) / 2,
+				uRandom: result.uRandom,
+				uCommon: result.uCommon
+			};
+		case 'bound':
+			return null;
 	}
 }

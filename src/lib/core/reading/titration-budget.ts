@@ -1,21 +1,45 @@
-import { lastIncrement, rectangular, triangular, type UncertaintyComponent } from '../uncertainty/index.ts';
+import {
+	lastIncrement,
+	rectangular,
+	triangular,
+	type UncertaintyComponent,
+	type UncertaintySource
+} from '../uncertainty/index.ts';
 
 type Shape = 'rect' | 'tri';
 
-/** All that is the same for every reading with one kit and one size of sample. */
+interface RelativeSource {
+	readonly source: UncertaintySource;
+	/** Standard uncertainty, relative. */
+	readonly relativeU: number;
+}
+
+/** Sample and size of it, as the method has them. */
+export interface TitrationSample {
+	readonly ml: number;
+	readonly fullMl: number;
+	readonly relativeTolerance: number;
+}
+
+/**
+ * All that is the same for every reading with one kit and one size of sample. "Unit" is what titrant is measured in:
+ * a millilitre from a syringe, or a drop.
+ */
 export interface TitrationKit {
-	/** Result per mL of titrant at the nominal sample volume. */
-	readonly resultPerMl: number;
-	/** The last drop or push, mL. */
-	readonly incrementMl: number;
-	/** Standard uncertainty of judging the end point, mL. */
-	readonly endPointUMl: number;
+	/** The straight line on which the result lies: atZero + perUnit·V, at the nominal sample volume. */
+	readonly perUnit: number;
+	readonly atZero: number;
+	/** The last drop or push, units. */
+	readonly increment: number;
+	/** Standard uncertainty of judging the end point, units. */
+	readonly endPointU: number;
 	readonly sampleMl: number;
 	readonly sampleToleranceMl: number;
 	/** Printed steps of the leaflet's table, in the result's unit; 0 without a table. */
 	readonly chartStep: number;
-	/** Relative rectangular half-width of the titrant's strength. */
-	readonly titrantRelativeTolerance: number;
+	/** What scales the titrant's part (strength, size of drops, share of a filtrate), and the excess reagent's. */
+	readonly onTitrant: readonly RelativeSource[];
+	readonly onExcess: readonly RelativeSource[];
 	/** Correction by a kit check, and its relative standard uncertainty. */
 	readonly factor: number;
 	readonly factorRelativeU: number;
@@ -25,54 +49,84 @@ export interface TitrationKit {
 	readonly graduationShape: Shape;
 }
 
-/** Root of a sum of four squares; the general form would make a list of them for every reading. */
+/** What one reading adds to what the kit brings, in units. */
+export interface TitrationLooks {
+	/** Titrant delivered, as read. */
+	readonly volume: number;
+	/** Σ w²: the widths that the looks at the scale left open, squared and added; two looks per filling. */
+	readonly squaredWidths: number;
+	/** Width of a range that was read instead of one count. */
+	readonly rangeWidth: number;
+	/** Drops that were anything from nothing to a drop. */
+	readonly bad: number;
+	/** Half-width, rectangular, that the reader's own doubt adds. */
+	readonly doubtHalfWidth: number;
+	/** Brings the reader's habit to the first full colour, with its standard uncertainty. */
+	readonly shift: number;
+	readonly uShift: number;
+}
+
+/** Root of a sum of squares; a general form would make a list of them for every reading. */
 function quadrature(a: number, b: number, c: number, d: number): number {
 	return Math.sqrt(a * a + b * b + c * c + d * d);
 }
 
+function combineRelative(sources: readonly RelativeSource[]): number {
+	let sum = 0;
+	for (let i = 0; i < sources.length; i++) sum += sources[i]!.relativeU ** 2;
+	return Math.sqrt(sum);
+}
+
 /**
- * Result and uncertainty budget of a titration, y = k·V·f:
- * u² = (k f)²·[Σ w²/12 + δ²/12 + u_ep² + a²/3] + y²·(u(V_s)/V_s)² + s²/12 + y²·(u(c)/c)² + y²·(u(f)/f)².
- * Reading, last drop and end point are random; sample syringe, table, titrant and factor are common to repeats.
+ * Result and uncertainty budget of a titration, y = (a + k·V)·f:
+ * u² = (k f)²·[Σ w²/12 + δ²/12 + u_ep² + …] + y²·(u(V_s)/V_s)² + s²/12 + (kVf)²·(u(c)/c)² + (af)²·(u(e)/e)² + y²·(u(f)/f)².
+ * Reading, last drop and end point are random; sample syringe, table, reagents and factor are common to repeats.
  * Every part is a standard uncertainty in the result's unit, worked out when it is asked for.
  *
  * @see JCGM 100:2008, 5.1.2, with the components of 4.3.7 and 4.3.9
  */
 export class TitrationBudget {
-	/**
-	 * @param usedMl volume of titrant delivered
-	 * @param squaredWidthsMl2 Σ w²: the widths of the intervals that the looks at the scale left open, squared
-	 *   and added, mL²; two looks per filling
-	 * @param doubtHalfWidthMl further half-width, rectangular, that the reader's own doubt adds
-	 */
 	constructor(
 		private readonly kit: TitrationKit,
-		private readonly usedMl: number,
-		private readonly squaredWidthsMl2: number,
-		private readonly doubtHalfWidthMl: number
+		private readonly looks: TitrationLooks
 	) {}
 
-	get value(): number {
-		const { resultPerMl, factor, midpoint, incrementMl } = this.kit;
-		return resultPerMl * factor * (midpoint ? this.usedMl - lastIncrement(incrementMl).bias : this.usedMl);
+	/** What was really needed, as best known: half the last drop and half of every bad one off, the habit brought in. */
+	get volume(): number {
+		const { midpoint, increment } = this.kit;
+		const { volume, shift, bad } = this.looks;
+		const midway = midpoint ? volume - lastIncrement(increment).bias : volume;
+		return Math.max(0, midway + shift - (bad / 2) * increment);
 	}
-	private get perMl(): number {
-		return Math.abs(this.kit.resultPerMl * this.kit.factor);
+	get value(): number {
+		return (this.kit.atZero + this.kit.perUnit * this.volume) * this.kit.factor;
+	}
+	private get perUnit(): number {
+		return Math.abs(this.kit.perUnit * this.kit.factor);
 	}
 	get graduation(): number {
-		const halfWidthMl = Math.sqrt(this.squaredWidthsMl2) / 2;
+		const halfWidth = Math.sqrt(this.looks.squaredWidths) / 2;
 		return (
-			this.perMl * (this.kit.graduationShape === 'rect' ? rectangular(halfWidthMl) : triangular(halfWidthMl))
+			this.perUnit * (this.kit.graduationShape === 'rect' ? rectangular(halfWidth) : triangular(halfWidth))
 		);
 	}
+	get range(): number {
+		return this.perUnit * rectangular(this.looks.rangeWidth / 2);
+	}
 	get lastDrop(): number {
-		return this.perMl * lastIncrement(this.kit.incrementMl).u;
+		return this.perUnit * lastIncrement(this.kit.increment).u;
+	}
+	get badDrops(): number {
+		return this.perUnit * this.kit.increment * Math.sqrt(this.looks.bad / 12);
 	}
 	get endPoint(): number {
-		return this.perMl * this.kit.endPointUMl;
+		return this.perUnit * this.kit.endPointU;
+	}
+	get habit(): number {
+		return this.perUnit * this.looks.uShift;
 	}
 	get readerDoubt(): number {
-		return this.perMl * rectangular(this.doubtHalfWidthMl);
+		return this.perUnit * rectangular(this.looks.doubtHalfWidth);
 	}
 	get sampleVolume(): number {
 		const { sampleShape, sampleToleranceMl, sampleMl } = this.kit;
@@ -82,31 +136,56 @@ export class TitrationBudget {
 	get chartRounding(): number {
 		return rectangular(this.kit.chartStep / 2);
 	}
-	get titrant(): number {
-		return Math.abs(this.value) * rectangular(this.kit.titrantRelativeTolerance);
+	/** What the titrant took up, and what the excess reagent brought, each scaled by its own relative parts. */
+	private get titrantPart(): number {
+		return this.perUnit * this.volume;
+	}
+	private get excessPart(): number {
+		return Math.abs(this.kit.atZero * this.kit.factor);
 	}
 	get factor(): number {
 		return Math.abs(this.value) * this.kit.factorRelativeU;
 	}
 	get uRandom(): number {
-		return quadrature(this.graduation, this.lastDrop, this.endPoint, this.readerDoubt);
+		const onScale = quadrature(this.graduation, this.lastDrop, this.endPoint, this.readerDoubt);
+		const { bad, rangeWidth, uShift } = this.looks;
+		return bad === 0 && rangeWidth === 0 && uShift === 0
+			? onScale
+			: quadrature(onScale, this.range, this.badDrops, this.habit);
 	}
 	get uCommon(): number {
-		return quadrature(this.sampleVolume, this.chartRounding, this.titrant, this.factor);
+		const reagents = Math.hypot(
+			this.titrantPart * combineRelative(this.kit.onTitrant),
+			this.kit.onExcess.length === 0 ? 0 : this.excessPart * combineRelative(this.kit.onExcess)
+		);
+		return quadrature(this.sampleVolume, this.chartRounding, reagents, this.factor);
 	}
-}
 
-/** The budget's parts by name, those that are nothing left out. */
-export function componentsOf(budget: TitrationBudget): readonly UncertaintyComponent[] {
-	const all: UncertaintyComponent[] = [
-		{ source: 'graduation', u: budget.graduation, repeats: 'random' },
-		{ source: 'last-drop', u: budget.lastDrop, repeats: 'random' },
-		{ source: 'end-point', u: budget.endPoint, repeats: 'random' },
-		{ source: 'reader-doubt', u: budget.readerDoubt, repeats: 'random' },
-		{ source: 'sample-volume', u: budget.sampleVolume, repeats: 'common' },
-		{ source: 'chart-rounding', u: budget.chartRounding, repeats: 'common' },
-		{ source: 'titrant', u: budget.titrant, repeats: 'common' },
-		{ source: 'factor', u: budget.factor, repeats: 'common' }
-	];
-	return all.filter((c) => c.u > 0);
+	/** The budget's parts by name, those that are nothing left out. */
+	get components(): readonly UncertaintyComponent[] {
+		const { onTitrant, onExcess } = this.kit;
+		const all: UncertaintyComponent[] = [
+			{ source: 'graduation', u: this.graduation, repeats: 'random' },
+			{ source: 'between-readings', u: this.range, repeats: 'random' },
+			{ source: 'last-drop', u: this.lastDrop, repeats: 'random' },
+			{ source: 'bad-drops', u: this.badDrops, repeats: 'random' },
+			{ source: 'end-point', u: this.endPoint, repeats: 'random' },
+			{ source: 'end-point-habit', u: this.habit, repeats: 'random' },
+			{ source: 'reader-doubt', u: this.readerDoubt, repeats: 'random' },
+			{ source: 'sample-volume', u: this.sampleVolume, repeats: 'common' },
+			{ source: 'chart-rounding', u: this.chartRounding, repeats: 'common' },
+			...onTitrant.map(({ source, relativeU }) => ({
+				source,
+				u: this.titrantPart * relativeU,
+				repeats: 'common' as const
+			})),
+			...onExcess.map(({ source, relativeU }) => ({
+				source,
+				u: this.excessPart * relativeU,
+				repeats: 'common' as const
+			})),
+			{ source: 'factor', u: this.factor, repeats: 'common' }
+		];
+		return all.filter((c) => c.u > 0);
+	}
 }

@@ -1,4 +1,6 @@
-import { densityOf } from './density.ts';
+import { MOLAR_MASS } from '../quantity/index.ts';
+import { densityOf } from '../density/index.ts';
+import type { MajorIon } from './reference.ts';
 
 /**
  * Alkalinity per mass of solution, as oceanographers state it.
@@ -10,4 +12,53 @@ import { densityOf } from './density.ts';
  */
 export function micromolesPerKgFromMeqPerL(meqPerL: number, salinity: number, temperatureC: number): number {
 	return (1000 * meqPerL) / (densityOf(salinity, temperatureC) / 1000);
+}
+
+/** @returns meq per litre at the temperature */
+export function meqPerLFromMicromolesPerKg(
+	micromolesPerKg: number,
+	salinity: number,
+	temperatureC: number
+): number {
+	return (micromolesPerKg * (densityOf(salinity, temperatureC) / 1000)) / 1000;
+}
+
+/** The four ways in which the concentration of one ion is stated. */
+export interface IonConcentration {
+	readonly mgPerL: number;
+	readonly mgPerKg: number;
+	readonly mmolPerL: number;
+	readonly mmolPerKg: number;
+}
+
+/**
+ * All four from one of them. mg/kg and mg/L differ by 2.3 % at S = 35; many tables of "mg/L" are really mg/kg.
+ *
+ * @param salinity and temperature give the density
+ */
+export function ionConcentration(
+	ion: MajorIon,
+	known: Partial<IonConcentration>,
+	salinity: number,
+	temperatureC: number
+): IonConcentration {
+	const kgPerL = densityOf(salinity, temperatureC) / 1000;
+	const molarMass = MOLAR_MASS[ion];
+	const { mgPerL, mgPerKg, mmolPerL, mmolPerKg } = known;
+	const mg =
+		mgPerL ??
+		(mmolPerL !== undefined
+			? mmolPerL * molarMass
+			: mgPerKg !== undefined
+				? mgPerKg * kgPerL
+				: mmolPerKg !== undefined
+					? mmolPerKg * molarMass * kgPerL
+					: Number.NaN);
+	if (!Number.isFinite(mg)) throw new RangeError('no concentration was given');
+	return {
+		mgPerL: mg,
+		mgPerKg: mg / kgPerL,
+		mmolPerL: mg / molarMass,
+		mmolPerKg: mg / (molarMass * kgPerL)
+	};
 }

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { densityOf, micromolesPerKgFromMeqPerL } from './index.ts';
+import { densityOf } from '../density/index.ts';
+import { micromolesPerKgFromMeqPerL } from './index.ts';
 
 describe('density of sea water', () => {
 	// UNESCO Technical Papers 36 (1981), check values at one atmosphere.

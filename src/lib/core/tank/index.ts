@@ -1,9 +1,11 @@
-/** A simulated tank and a simulated keeper, for demo data and as a truth that tests know. */
+/** A simulated water and a simulated keeper, for demo data and as a truth that tests know. */
 export {
-	simulateReef,
-	type ReefScript,
-	type ReefHistory,
+	simulateWater,
+	type Moment,
+	type SimulatedReading,
 	type TrueState,
-	type SimulatedReading
-} from './reef.ts';
-export { readBySyringe, type SyringeReader } from './syringe-reader.ts';
+	type WaterHistory,
+	type WaterScript
+} from './simulate-water.ts';
+export { type Levels } from './levels.ts';
+export { CALM_READER, readBy, type SimulatedReader } from './reader.ts';

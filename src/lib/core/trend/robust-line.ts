@@ -141,7 +141,9 @@ export const robustLine: Estimator = (history, now) => {
 			let variance = wanderPerDay * Math.max(0, daysBetween(last.at, time));
 			for (let i = 0; i < x.length; i++)
 				for (let j = 0; j < x.length; j++) variance += x[i]! * x[j]! * fit.covariance[i]![j]!;
-			return { value, uRandom: Math.sqrt(variance), uCommon };
+			// A straight line runs below nothing where a water does not.
+			const least = PARAMETERS[history.parameter].conceivable[0];
+			return { value: Math.max(least, value), uRandom: Math.sqrt(variance), uCommon };
 		}
 	};
 	return estimate;

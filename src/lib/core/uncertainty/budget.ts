@@ -1,10 +1,26 @@
+/** Where an uncertainty comes from; its name for people stands in `format/arithmetic.ts`. */
 export type UncertaintySource =
 	| 'graduation'
+	| 'between-readings'
 	| 'last-drop'
+	| 'bad-drops'
 	| 'end-point'
+	| 'end-point-habit'
 	| 'reader-doubt'
+	| 'first-end-point'
+	| 'step-spacing'
+	| 'resolution'
+	| 'accuracy'
+	| 'temperature'
+	| 'scale-calibration'
+	| 'subtracted-ion'
+	| 'stated'
 	| 'sample-volume'
+	| 'dilution'
 	| 'titrant'
+	| 'drop-size'
+	| 'excess-reagent'
+	| 'filtrate'
 	| 'chart-rounding'
 	| 'factor';
 

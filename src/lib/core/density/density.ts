@@ -1,9 +1,5 @@
 import { atLeast, atMost } from '../numeric/index.ts';
-
-/** Polynomial a₀ + a₁x + a₂x² + … by Horner's rule. */
-function polynomial(coefficients: readonly number[], x: number): number {
-	return coefficients.reduceRight((sum, a) => sum * x + a, 0);
-}
+import { polynomial } from './polynomial.ts';
 
 const PURE_WATER = [999.842594, 6.793952e-2, -9.09529e-3, 1.001685e-4, -1.120083e-6, 6.536332e-9];
 const LINEAR_IN_S = [8.24493e-1, -4.0899e-3, 7.6438e-5, -8.2467e-7, 5.3875e-9];

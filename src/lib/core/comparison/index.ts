@@ -1,0 +1,10 @@
+/** Repeats of one sample: do they agree, what do they say together, which one stands apart? */
+export {
+	replicates,
+	repeatRange,
+	outlierAmong,
+	agreedValue,
+	type Replicates,
+	type RangeCheck
+} from './replicates.ts';
+export { weightedMean, type WeightedMean } from './weighted-mean.ts';

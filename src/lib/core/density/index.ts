@@ -1,0 +1,10 @@
+/** Density of sea water (EOS-80), and specific gravity and salinity from it. */
+export { densityOf } from './density.ts';
+export { polynomial } from './polynomial.ts';
+export {
+	specificGravity,
+	salinityOfSpecificGravity,
+	salinityByHydrometer,
+	densityByHydrometer,
+	type HydrometerScale
+} from './specific-gravity.ts';

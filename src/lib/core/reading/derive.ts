@@ -1,0 +1,76 @@
+import { sampleOf, type Method } from '../method/index.ts';
+import { fail, ok, type Result } from '../result/index.ts';
+import { deriveDifference } from './derive-difference.ts';
+import { deriveDisplay } from './derive-display.ts';
+import { deriveScale, deriveThermometer } from './derive-line.ts';
+import { derivePair } from './derive-pair.ts';
+import { deriveStated } from './derive-stated.ts';
+import { deriveStep } from './derive-step.ts';
+import { deriveTitration } from './derive-titration.ts';
+import { throughDilution } from './diluted-outcome.ts';
+import type { Derivation, Outcome } from './outcome.ts';
+import type { RawReading } from './raw-reading.ts';
+import type { TitrationSample } from './titration-budget.ts';
+
+function sampleFor(method: Method, reading: RawReading): Result<TitrationSample> {
+	const ml = sampleOf(method, reading.portion);
+	if (ml === null) return fail('portion-unknown', 'portion');
+	return ok({ ml, fullMl: method.sampleMl!.full, relativeTolerance: method.sampleRelativeTolerance });
+}
+
+/** The outcomes of a reading as it stands, before a dilution is reckoned back. */
+function measured(method: Method, reading: RawReading): Result<Derivation> {
+	switch (method.kind) {
+		case 'syringe-titration':
+		case 'drop-titration':
+		case 'back-titration': {
+			if (reading.form !== 'syringe' && reading.form !== 'drops') break;
+			const sample = sampleFor(method, reading);
+			if (!sample.ok) return sample;
+			const outcome = deriveTitration(method.titration, sample.value, reading, reading.endPoint);
+			return outcome.ok ? ok({ outcomes: [outcome.value] }) : outcome;
+		}
+		case 'paired-titration': {
+			if (reading.form !== 'pair') break;
+			const sample = sampleFor(method, reading);
+			return sample.ok ? derivePair(method, sample.value, reading) : sample;
+		}
+		case 'difference': {
+			if (reading.form !== 'difference') break;
+			const sample = sampleFor(method, reading);
+			return sample.ok ? deriveDifference(method, sample.value, reading) : sample;
+		}
+		case 'colour-card':
+		case 'comparator':
+			return reading.form === 'step' ? deriveStep(method, reading) : fail('wrong-form');
+		case 'display':
+			return reading.form === 'display' ? deriveDisplay(method, reading) : fail('wrong-form');
+		case 'scale-line':
+		case 'float':
+			return reading.form === 'line' ? deriveScale(method, reading) : fail('wrong-form');
+		case 'thermometer':
+			return reading.form === 'line' ? deriveThermometer(method, reading) : fail('wrong-form');
+		case 'stated':
+			return reading.form === 'stated' ? deriveStated(method, reading) : fail('wrong-form');
+	}
+	return fail('wrong-form');
+}
+
+/**
+ * Turns a raw reading into results with their uncertainty budgets, by the method version that it was made with.
+ *
+ * @returns one outcome for each parameter that the run tells, in its canonical unit; fails, with the field, where the
+ *   reading cannot have been made with that method
+ */
+export function derive(method: Method, reading: RawReading): Result<Derivation> {
+	const plain = measured(method, reading);
+	if (!plain.ok || !reading.dilution) return plain;
+	const outcomes: Outcome[] = [];
+	for (const outcome of plain.value.outcomes) {
+		const back = throughDilution(outcome, reading.dilution, method.sampleRelativeTolerance);
+		if (!back.ok) return back;
+		outcomes.push(back.value);
+	}
+	const [first, ...rest] = outcomes;
+	return ok({ outcomes: [first!, ...rest] });
+}
