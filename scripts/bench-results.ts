@@ -1,7 +1,7 @@
 // How fast readings become results, against the same value and interval written as one flat function.
 import { ALK_SYRINGE } from '../src/lib/core/method/index.ts';
 import { seededRandom } from '../src/lib/core/numeric/index.ts';
-import { boundsOf, deriveSyringeResult, type SyringeReading } from '../src/lib/core/reading/index.ts';
+import { boundsOf, derive, type SyringeReading } from '../src/lib/core/reading/index.ts';
 
 /** Few enough to stay in the processor's cache: what is measured is computing, not fetching. */
 const READINGS = 2_000;
@@ -12,6 +12,7 @@ const random = seededRandom(1);
 const readings = Array.from({ length: READINGS }, (): SyringeReading => {
 	const ml = Math.round(5 + 90 * random()) / 100;
 	return {
+		form: 'syringe',
 		portion: 'full',
 		readAs: 'left',
 		fills: [{ startMl: 1, end: { lowerMl: ml, upperMl: ml } }],
@@ -33,10 +34,11 @@ function viaCore(): number {
 	let sum = 0;
 	for (let repeat = 0; repeat < REPEATS; repeat++) {
 		for (const reading of readings) {
-			const derived = deriveSyringeResult(ALK_SYRINGE, reading);
-			if (!derived.ok || derived.value.result.kind !== 'value') throw new Error('no value');
-			const { lower, upper } = boundsOf(derived.value.result);
-			sum += derived.value.result.value + lower + upper!;
+			const derived = derive(ALK_SYRINGE, reading);
+			const result = derived.ok ? derived.value.outcomes[0].result : null;
+			if (result?.kind !== 'value') throw new Error('no value');
+			const { lower, upper } = boundsOf(result);
+			sum += result.value + lower + upper!;
 		}
 	}
 	return sum;

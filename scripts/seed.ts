@@ -1,15 +1,20 @@
 // Fills the demo world once, through the same services as the application. Prints who the demo member is.
-import { lobbyReef, LIBRARY, LOBBY_REEF, SINGLE_DOSE_SUPPLEMENT } from '../src/lib/demo/lobby-reef.ts';
+import { LIBRARY } from '../src/lib/demo/lobby-reef.ts';
+import type { SiteStory, WaterStory } from '../src/lib/demo/story.ts';
+import { demoWorld } from '../src/lib/demo/world.ts';
 import { PROFILES } from '../src/lib/core/judgement/index.ts';
-import { stepsFor } from '../src/lib/core/method/index.ts';
+import { stepsFor, timerSecondsOf, type Method } from '../src/lib/core/method/index.ts';
 import { addSeconds, civilDate, offsetMinutes, type Instant } from '../src/lib/core/time/index.ts';
 import type { BenchEntry } from '../src/lib/core/bench/index.ts';
 import type { ParameterId } from '../src/lib/core/quantity/index.ts';
+import type { RecordEvent } from '../src/lib/contract/event.ts';
 import type { Result } from '../src/lib/core/result/index.ts';
 import { clockSetting, idMaker, serverClock } from '../src/lib/server/clock.ts';
 import { connect } from '../src/lib/server/db/connect.ts';
 import { memberByRole, siteByName } from '../src/lib/server/repository/founding.ts';
+import { adoptShipped } from '../src/lib/server/service/adopt-shipped.ts';
 import { foundSite } from '../src/lib/server/service/found-site.ts';
+import type { SiteScope } from '../src/lib/server/repository/scope.ts';
 import { createServices } from '../src/lib/server/services.ts';
 
 const url = process.env.DATABASE_URL;
@@ -31,125 +36,81 @@ function must<T>(result: Result<T>): T {
 }
 
 /** A step log as a calm hand leaves it: every step done in its time. */
-function calmLog(method: Parameters<typeof stepsFor>[0], start: Instant): BenchEntry[] {
+function calmLog(method: Method, start: Instant): BenchEntry[] {
 	const log: BenchEntry[] = [];
 	let at = start;
-	for (const { action } of stepsFor(method, 'full')) {
+	for (const step of stepsFor(method, 'full')) {
+		const { action } = step;
+		const seconds = timerSecondsOf(step);
 		if (action.kind === 'drops') {
 			for (let i = 0; i < action.count; i++) log.push({ at: (at = addSeconds(at, 2)), kind: 'drop' });
-		} else if (action.kind === 'swirl' || action.kind === 'stand') {
+		} else if (seconds !== null) {
 			log.push({ at, kind: 'timer-started' });
-			at = addSeconds(at, action.seconds + 1);
-		} else at = addSeconds(at, action.handsS);
+			at = addSeconds(at, seconds + 1);
+		} else if ('handsS' in action) at = addSeconds(at, action.handsS);
 		log.push({ at, kind: 'step-done' });
 	}
 	return log;
 }
 
-async function fill(): Promise<string> {
-	const story = lobbyReef(now);
-	const startedAt = story.history.states[0]!.at;
-	moment = now;
-	const { personIds, waterIds } = await foundSite(deps, {
-		name: LIBRARY.name,
-		timeZone: LIBRARY.timeZone,
-		createdAt: now,
-		people: [
-			{ displayName: 'Keeper', role: 'keeper' },
-			{ displayName: 'Helper', role: 'helper' }
-		],
-		waters: [
-			{
-				name: LOBBY_REEF.name,
-				kind: 'tank',
-				netVolumeL: LOBBY_REEF.netVolumeL,
-				profile: 'mixed-reef',
-				hasAnimals: true,
-				lightsOnMinute: 9 * 60,
-				lightsOffMinute: 20 * 60,
-				startedAt
-			}
-		]
-	});
-	const [keeperId, helperId] = personIds as [string, string];
-	const waterId = waterIds[0]!;
-	const keeper = await services.openWater({ id: keeperId, displayName: 'Keeper' }, waterId);
-	const helper = await services.openWater({ id: helperId, displayName: 'Helper' }, waterId);
-	if (!keeper || !helper) throw new Error('the demo members cannot reach their water');
-	const offset = (at: Instant) => offsetMinutes(at, LIBRARY.timeZone);
+interface At {
+	readonly scopes: readonly [SiteScope, SiteScope];
+	readonly waterId: string;
+	readonly timeZone: string;
+}
 
-	const profile = PROFILES['mixed-reef'];
+async function fillTargets({ scopes, waterId }: At, story: WaterStory): Promise<void> {
+	if (!story.profile) return;
+	const profile = PROFILES[story.profile];
+	moment = story.startedAt;
 	for (const [parameter, band] of Object.entries(profile.bands)) {
-		moment = startedAt;
 		must(
-			await services.setTarget(keeper.scope, {
+			await services.setTarget(scopes[0], {
 				id: deps.newId(),
 				waterId,
 				parameter: parameter as ParameterId,
 				...band,
 				source: `${profile.source}: ${profile.name.toLowerCase()}`,
-				fromAt: startedAt
+				fromAt: story.startedAt
 			})
 		);
 	}
+}
+
+async function fillEvents({ scopes, waterId, timeZone }: At, story: WaterStory): Promise<void> {
+	const record = async (at: Instant, rest: object) => {
+		moment = at;
+		const common = { id: deps.newId(), waterId, happenedAt: at, offsetMinutes: offsetMinutes(at, timeZone) };
+		must(await services.recordEvent(scopes[0], { note: '', ...common, ...rest } as unknown as RecordEvent));
+	};
 	for (const event of story.events) {
-		moment = event.at;
-		const common = {
-			id: deps.newId(),
-			waterId,
-			happenedAt: event.at,
-			offsetMinutes: offset(event.at),
-			note: ''
-		};
-		if (event.kind === 'water-change') {
-			const newWater = Object.entries(event.newWater).map(([parameter, known]) => ({
-				parameter: parameter as ParameterId,
-				...known
-			}));
-			const volumeL = Math.round(event.fraction * LOBBY_REEF.netVolumeL);
-			must(
-				await services.recordEvent(keeper.scope, {
-					...common,
-					kind: event.kind,
-					details: { volumeL, batch: event.batch ?? '', newWater }
-				})
-			);
-		} else if (event.kind === 'recurring-dose-missed') {
-			must(
-				await services.recordEvent(keeper.scope, {
-					...common,
-					kind: event.kind,
-					details: { supplement: event.supplement, days: event.days }
-				})
-			);
-		} else if (event.kind === 'dose') {
-			const details = {
-				supplement: SINGLE_DOSE_SUPPLEMENT,
-				amountMl: event.amountMl,
-				strength: [...event.strength]
-			};
-			must(await services.recordEvent(keeper.scope, { ...common, kind: event.kind, details }));
+		const { kind, at } = event;
+		if (kind === 'water-change') {
+			const newWater = Object.entries(event.newWater).map(([parameter, known]) => ({ parameter, ...known }));
+			const volumeL = Math.round(event.fraction * story.netVolumeL!);
+			await record(at, { kind, details: { volumeL, batch: event.batch ?? '', newWater } });
+		} else if (kind === 'recurring-dose-missed') {
+			await record(at, { kind, details: { supplement: event.supplement, days: event.days } });
+		} else if (kind === 'dose') {
+			const { amountMl, strength } = event;
+			await record(at, { kind, details: { supplement: story.singleDoses, amountMl, strength } });
 		} else {
-			const { supplement, amountMlPerDay } = event;
-			const details = { supplement, amountMlPerDay, strength: [...event.strength] };
-			must(await services.recordEvent(keeper.scope, { ...common, kind: event.kind, details }));
+			const { supplement, amountMlPerDay, strength } = event;
+			await record(at, { kind, details: { supplement, amountMlPerDay, strength } });
 		}
 	}
-	for (const { at, kind, note } of story.notes) {
+	for (const { at, ...details } of story.batches) await record(at, { kind: 'new-mix', details });
+	for (const { at, kind, note } of story.notes) await record(at, { kind, details: {}, note });
+}
+
+async function fillReadings({ scopes, waterId, timeZone }: At, story: WaterStory): Promise<void> {
+	for (const [i, one] of story.readings.entries()) {
+		const { at, method, reading } = one;
 		moment = at;
-		const common = { id: deps.newId(), waterId, happenedAt: at, offsetMinutes: offset(at) };
-		must(await services.recordEvent(keeper.scope, { ...common, kind, details: {}, note }));
-	}
-	for (const [i, { at, method, reading }] of story.history.readings.entries()) {
-		moment = at;
-		const misread = i === story.misreadIndex;
-		const other = reading.readAs === 'left' ? ('used' as const) : ('left' as const);
-		const stepLog = calmLog(method, at);
 		const readingId = deps.newId();
-		// The helper tests on some Tuesdays.
-		const { scope } = i % 7 === 3 ? helper : keeper;
 		must(
-			await services.saveTestRun(scope, {
+			// The other member tests now and then.
+			await services.saveTestRun(scopes[i % 7 === 3 ? 1 : 0], {
 				id: deps.newId(),
 				sampleId: deps.newId(),
 				readingId,
@@ -159,27 +120,76 @@ async function fill(): Promise<string> {
 				drawnAt: at,
 				startedAt: at,
 				finishedAt: at,
-				offsetMinutes: offset(at),
-				reading: { ...reading, fills: [...reading.fills], readAs: misread ? other : reading.readAs },
-				stepLog,
-				note: i % 41 === 17 ? 'Light was poor, read under the cabinet lamp.' : ''
+				offsetMinutes: offsetMinutes(at, timeZone),
+				reading: one.firstEnteredAs ?? reading,
+				stepLog: calmLog(method, at),
+				note: one.note ?? ''
 			})
 		);
-		if (misread) {
+		if (one.correctedBecause) {
+			const id = deps.newId();
 			must(
-				await services.correctReading(keeper.scope, {
-					id: deps.newId(),
+				await services.correctReading(scopes[0], {
+					id,
 					supersedes: readingId,
-					reading: { ...reading, fills: [...reading.fills] },
-					reason: 'Entered what was left as what was used.'
+					reading,
+					reason: one.correctedBecause
 				})
 			);
 		}
 	}
-	return keeperId;
+}
+
+async function fillSite(
+	story: SiteStory,
+	known: Readonly<Record<string, string>>
+): Promise<Record<string, string>> {
+	moment = now;
+	const { personIds, waterIds } = await foundSite(deps, {
+		name: story.name,
+		timeZone: story.timeZone,
+		createdAt: now,
+		people: story.people.map((p) => ({
+			...p,
+			...(known[p.displayName] ? { personId: known[p.displayName]! } : {})
+		})),
+		waters: story.waters.map(({ lights, ...w }) => ({
+			name: w.name,
+			kind: w.kind,
+			netVolumeL: w.netVolumeL,
+			profile: w.profile,
+			hasAnimals: w.hasAnimals,
+			lightsOnMinute: lights?.[0] ?? null,
+			lightsOffMinute: lights?.[1] ?? null,
+			startedAt: w.startedAt
+		}))
+	});
+	for (const [i, water] of story.waters.entries()) {
+		const waterId = waterIds[i]!;
+		moment = now;
+		const scopes = await Promise.all(
+			story.people.map(async ({ displayName }, p) => {
+				const open = await services.openWater({ id: personIds[p]!, displayName }, waterId);
+				if (!open) throw new Error('a demo member cannot reach a water');
+				return open.scope;
+			})
+		);
+		const at: At = { scopes: [scopes[0]!, scopes[1]!], waterId, timeZone: story.timeZone };
+		await fillTargets(at, water);
+		await fillEvents(at, water);
+		await fillReadings(at, water);
+	}
+	return Object.fromEntries(story.people.map((p, i) => [p.displayName, personIds[i]!]));
+}
+
+async function fill(): Promise<string> {
+	let people: Record<string, string> = {};
+	for (const site of demoWorld(now)) people = { ...people, ...(await fillSite(site, people)) };
+	return people.Keeper!;
 }
 
 const site = await siteByName(db, LIBRARY.name);
+if (site) await adoptShipped(deps);
 const personId = site ? await memberByRole(db, site.id, 'keeper') : await fill();
 const madeOn = civilDate(site?.createdAt ?? now, LIBRARY.timeZone);
 const ageDays = site ? Math.floor((now - site.createdAt) / 86_400_000) : 0;

@@ -1,5 +1,5 @@
 import { Type, type Static } from '@sinclair/typebox';
-import { PARAMETER_IDS } from '$lib/core/quantity';
+import { PARAMETER_IDS, type ParameterId } from '$lib/core/quantity';
 import { closed, Id, InstantMs, Note, OffsetMinutes, words } from './common.ts';
 
 const Strength = Type.Object(
@@ -51,10 +51,36 @@ export const WaterChangeDetails = Type.Object(
 	{
 		volumeL: Type.Number({ exclusiveMinimum: 0, maximum: 1_000_000 }),
 		batch: Type.String({ maxLength: 120 }),
-		newWater: Type.Array(NewWaterValue, { maxItems: 6 })
+		newWater: Type.Array(NewWaterValue, { maxItems: 12 })
 	},
 	closed
 );
+
+/** A batch of new salt water was mixed: which, and from which lot of salt. */
+export const NewMixDetails = Type.Object(
+	{
+		batch: Type.String({ minLength: 1, maxLength: 120 }),
+		saltLot: Type.String({ maxLength: 120 }),
+		volumeL: Type.Number({ exclusiveMinimum: 0, maximum: 1_000_000 })
+	},
+	closed
+);
+
+/** New water is tested with the keeper's kits; until the test itself is named, this is their standard uncertainty. */
+export const NEW_WATER_U: Readonly<Record<ParameterId, number>> = {
+	alkalinity: 0.25,
+	calcium: 10,
+	magnesium: 30,
+	potassium: 12,
+	nitrate: 1,
+	phosphate: 0.03,
+	ammonia: 0.1,
+	nitrite: 0.05,
+	ph: 0.15,
+	salinity: 0.6,
+	temperature: 0.3,
+	hardness: 0.5
+};
 
 const NoDetails = Type.Object({}, closed);
 
@@ -64,6 +90,7 @@ export const EVENT_DETAILS = {
 	'recurring-dose': RecurringDoseDetails,
 	'recurring-dose-missed': MissedDoseDetails,
 	'water-change': WaterChangeDetails,
+	'new-mix': NewMixDetails,
 	'top-up': NoDetails,
 	'medium-in': NoDetails,
 	'medium-out': NoDetails,

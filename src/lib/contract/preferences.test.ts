@@ -1,13 +1,24 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { readPreferences, THEMES, writePreferences } from './preferences';
+import { readPreferences, THEMES, writePreferences, type Preferences } from './preferences';
 
 describe('preferences', () => {
 	it('have defaults, and come back from their cookie', () => {
-		const defaults = { theme: 'system', units: { alkalinity: 'dkh', calcium: 'mg-per-l' } } as const;
-		expect(readPreferences(undefined)).toEqual(defaults);
+		const defaults = {
+			theme: 'system',
+			endPoint: 'full',
+			between: 'interpolate',
+			units: { alkalinity: 'dkh', salinity: 'psu' }
+		} as const;
+		expect(readPreferences(undefined)).toMatchObject(defaults);
 		for (const theme of THEMES) {
-			const chosen = { theme, units: { alkalinity: 'mg-per-l-caco3', calcium: 'mg-per-l' } } as const;
+			const { units } = readPreferences(undefined);
+			const chosen: Preferences = {
+				theme,
+				endPoint: 'first-hint',
+				between: 'interval',
+				units: { ...units, alkalinity: 'mg-per-l-caco3', salinity: 'sg-25-25' }
+			};
 			expect(readPreferences(writePreferences(chosen))).toEqual(chosen);
 		}
 	});

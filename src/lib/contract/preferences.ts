@@ -1,4 +1,5 @@
 import { PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
+import { BETWEEN_SCHOOLS, END_POINTS, type EndPoint, type StepReading } from '$lib/core/reading';
 
 export const THEMES = ['system', 'light', 'dark'] as const;
 export type Theme = (typeof THEMES)[number];
@@ -7,6 +8,10 @@ export type Theme = (typeof THEMES)[number];
 export interface Preferences {
 	readonly theme: Theme;
 	readonly units: Readonly<Record<ParameterId, UnitId>>;
+	/** How this person stops a titration. */
+	readonly endPoint: EndPoint;
+	/** How this person records a colour between two steps. */
+	readonly between: StepReading['between'];
 }
 
 export const PREFERENCES_COOKIE = 'tevrik_preferences';
@@ -21,9 +26,16 @@ export function readPreferences(text: string | undefined): Preferences {
 			offered.find((u) => u === entries.get(id)) ?? offered[0]!
 		])
 	) as Record<ParameterId, UnitId>;
-	return { theme, units };
+	return {
+		theme,
+		units,
+		endPoint: END_POINTS.find((e) => e === entries.get('endPoint')) ?? 'full',
+		between: BETWEEN_SCHOOLS.find((b) => b === entries.get('between')) ?? 'interpolate'
+	};
 }
 
-export function writePreferences({ theme, units }: Preferences): string {
-	return [`theme:${theme}`, ...Object.entries(units).map(([id, unit]) => `${id}:${unit}`)].join(',');
+export function writePreferences({ units, ...habits }: Preferences): string {
+	return Object.entries({ ...habits, ...units })
+		.map(([key, value]) => `${key}:${value}`)
+		.join(',');
 }

@@ -1,28 +1,6 @@
 import { Type, type Static } from '@sinclair/typebox';
-import { MAX_FILLS } from '$lib/core/reading';
 import { closed, Id, InstantMs, Note, OffsetMinutes, Reason, words } from './common.ts';
-
-/** Volumes here are only bounded roughly; the core checks them against the method's own syringe. */
-const Millilitres = Type.Number({ minimum: 0, maximum: 100 });
-
-const SyringeReadingBody = Type.Object(
-	{
-		portion: words(['full', 'half'] as const),
-		readAs: words(['left', 'used'] as const),
-		fills: Type.Array(
-			Type.Object(
-				{
-					startMl: Millilitres,
-					end: Type.Object({ lowerMl: Millilitres, upperMl: Millilitres }, closed)
-				},
-				closed
-			),
-			{ minItems: 1, maxItems: MAX_FILLS }
-		),
-		sure: Type.Boolean()
-	},
-	closed
-);
+import { AnyReading } from './reading.ts';
 
 const StepEntry = Type.Object(
 	{
@@ -32,7 +10,10 @@ const StepEntry = Type.Object(
 	closed
 );
 
-/** A finished test as the bench sends it. The ids are the browser's, so that sending it twice stores it once. */
+/**
+ * A finished test as the bench sends it. The ids are the browser's, so that sending it twice stores it once; a repeat
+ * of the same sample names the sample that is there.
+ */
 export const SaveTestRun = Type.Object(
 	{
 		id: Id,
@@ -42,10 +23,13 @@ export const SaveTestRun = Type.Object(
 		methodCode: Type.String({ minLength: 1, maxLength: 60 }),
 		methodVersion: Type.Integer({ minimum: 1 }),
 		drawnAt: InstantMs,
+		/** Of the sample, where it was taken or kept apart from the tank. */
+		sampleTemperatureC: Type.Optional(Type.Number({ minimum: -5, maximum: 60 })),
+		keptHow: Type.Optional(Type.String({ maxLength: 200 })),
 		startedAt: InstantMs,
 		finishedAt: InstantMs,
 		offsetMinutes: OffsetMinutes,
-		reading: SyringeReadingBody,
+		reading: AnyReading,
 		stepLog: Type.Array(StepEntry, { maxItems: 2000 }),
 		note: Note
 	},
@@ -55,7 +39,7 @@ export type SaveTestRun = Static<typeof SaveTestRun>;
 
 /** A new reading in the place of one that was misread or mistyped; the old one stays. */
 export const CorrectReading = Type.Object(
-	{ id: Id, supersedes: Id, reading: SyringeReadingBody, reason: Reason },
+	{ id: Id, supersedes: Id, reading: AnyReading, reason: Reason },
 	closed
 );
 export type CorrectReading = Static<typeof CorrectReading>;

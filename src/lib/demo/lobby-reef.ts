@@ -1,8 +1,30 @@
 import type { SupplementStrength, WaterEvent } from '$lib/core/balance';
-import { normalDeviate, seededRandom } from '$lib/core/numeric';
-import type { ParameterId } from '$lib/core/quantity';
-import { simulateReef, type ReefHistory, type ReefScript } from '$lib/core/tank';
-import { addDays, civilDate, daysBetween, instantOfLocal, type Instant } from '$lib/core/time';
+import {
+	ALK_SYRINGE,
+	CA_SYRINGE,
+	K_FILTER,
+	MG_SYRINGE,
+	NH3_CARD,
+	NO2_CARD,
+	NO3_CARD,
+	PH_CARD,
+	PO4_CARD,
+	SALINITY_GLASS,
+	THERMOMETER
+} from '$lib/core/method';
+import { normalDeviate, roundTo, seededRandom } from '$lib/core/numeric';
+import type { RawReading } from '$lib/core/reading';
+import {
+	CALM_READER,
+	simulateWater,
+	type Levels,
+	type Moment,
+	type WaterHistory,
+	type WaterScript
+} from '$lib/core/tank';
+import { addDays, daysBetween, type Instant } from '$lib/core/time';
+import { calendar } from './calendar';
+import type { DemoNote, DemoReading, WaterStory } from './story';
 
 export const LOBBY_REEF = { name: 'Lobby reef', netVolumeL: 540, days: 548 } as const;
 export const LIBRARY = { name: 'Quay library', timeZone: 'Europe/Lisbon' } as const;
@@ -14,6 +36,7 @@ const CARBONATE_STRENGTH: readonly SupplementStrength[] = [
 	{ parameter: 'alkalinity', risePerMlIn100L: 0.14 }
 ];
 const CALCIUM_STRENGTH: readonly SupplementStrength[] = [{ parameter: 'calcium', risePerMlIn100L: 1 }];
+const CALCIUM_PER_DKH = 7.147;
 /** Days before the demo's day on which a part of the story happens. */
 const PUMP_FAILED = { daysAgo: 62, days: 4 } as const;
 const CREEP_DAYS = 35;
@@ -21,18 +44,9 @@ const CREEP_DAYS = 35;
 const SETTING_DAYS = 28;
 const CHANGE_L = 43;
 
-export interface DemoNote {
-	readonly at: Instant;
-	readonly kind: 'animals-in' | 'animals-out' | 'failure' | 'note' | 'feeding';
-	readonly note: string;
-}
-
-export interface LobbyReef {
-	readonly history: ReefHistory;
-	readonly events: readonly (WaterEvent & { readonly batch?: string })[];
-	readonly notes: readonly DemoNote[];
-	/** The reading, by its place in the history, whose left was first entered as used. */
-	readonly misreadIndex: number;
+interface LobbyReef {
+	readonly history: WaterHistory;
+	readonly story: WaterStory;
 }
 
 /** Uptake of alkalinity in dKH a day: growth over the months, and a creep in the last five weeks. */
@@ -41,21 +55,28 @@ function demandOn(day: number): number {
 	return 0.42 + 0.2 * (day / LOBBY_REEF.days) + 0.075 * creep;
 }
 
-function weekday(at: Instant, timeZone: string): number {
-	return new Date(`${civilDate(at, timeZone)}T12:00Z`).getUTCDay();
+/** What lives in it: corals that build skeletons by light, and a load that leaves nutrients behind. */
+function living({ day, light, wobble }: Moment, level: Readonly<Levels>) {
+	const uptake = demandOn(day) * (1 + 0.4 * (light - 1)) * wobble;
+	return {
+		alkalinity: -uptake,
+		calcium: -uptake * CALCIUM_PER_DKH,
+		magnesium: -0.35 * wobble,
+		potassium: -0.12 * wobble,
+		// What the animals leave behind, less what the refugium takes up of it.
+		nitrate: 0.55 * wobble - 0.07 * (level.nitrate ?? 0),
+		phosphate: 0.0058 * wobble - 0.08 * (level.phosphate ?? 0),
+		salinity: 0
+	};
 }
 
-/** The days of the history, each with the local time of an hour and minute on it. */
-function calendar(start: Instant, timeZone: string) {
-	return Array.from({ length: LOBBY_REEF.days + 1 }, (_, day) => {
-		const at = addDays(start, day);
-		const date = civilDate(at, timeZone);
-		return {
-			day,
-			weekday: weekday(at, timeZone),
-			at: (time: string) => instantOfLocal(`${date}T${time}`, timeZone)
-		};
-	});
+/** The hour's pH and temperature: breathing at night, lamps by day. */
+function moods({ day, light, wobble }: Moment) {
+	const season = Math.sin((2 * Math.PI * day) / 365);
+	return {
+		ph: 8.12 + 0.12 * (light - 1) + 0.04 * (wobble - 1) * 10,
+		temperature: 25.3 + 0.35 * season + 0.2 * (light - 1)
+	};
 }
 
 /** Millilitres of a supplement that raise the reef by so much. */
@@ -67,27 +88,51 @@ function millilitres(rise: number, strength: readonly SupplementStrength[]): num
 export function lobbyReef(now: Instant): LobbyReef {
 	const { timeZone } = LIBRARY;
 	const start = addDays(now, -LOBBY_REEF.days);
-	const days = calendar(start, timeZone).filter((d) => d.at('21:00') < now);
+	const days = calendar(start, LOBBY_REEF.days, timeZone, now);
 	const random = seededRandom(SEED);
-	const tests: { at: Instant; parameter: ParameterId }[] = [];
+	const tests: WaterScript['tests'][number][] = [];
 	const events: (WaterEvent & { batch?: string })[] = [];
 	let saturdays = 0;
 	for (const d of days) {
-		if (d.weekday === 2 || d.weekday === 6) tests.push({ at: d.at('19:30'), parameter: 'alkalinity' });
-		if (d.weekday === 6) {
-			tests.push({ at: d.at('19:50'), parameter: 'calcium' });
-			if (saturdays++ % 2 === 1) {
-				events.push({
-					kind: 'water-change',
-					at: d.at('14:00'),
-					fraction: CHANGE_L / LOBBY_REEF.netVolumeL,
-					batch: `Batch ${Math.ceil(saturdays / 4)}`,
-					newWater: {
-						alkalinity: { value: Math.round(normalDeviate(random, 7.6, 0.2) * 10) / 10, u: 0.24 },
-						calcium: { value: Math.round(normalDeviate(random, 418, 8)), u: 9 }
-					}
-				});
-			}
+		const left = LOBBY_REEF.days - d.day;
+		if (d.weekday === 2 || d.weekday === 6) tests.push({ at: d.at('19:30'), method: ALK_SYRINGE });
+		if (d.day % 10 === 4) {
+			tests.push({ at: d.at('18:10'), method: NO3_CARD }, { at: d.at('18:25'), method: PO4_CARD });
+		}
+		// A month of pH, morning and evening, in the spring before last.
+		if (left > 200 && left <= 230) {
+			tests.push({ at: d.at('08:40'), method: PH_CARD }, { at: d.at('18:50'), method: PH_CARD });
+		}
+		if (d.weekday === 3 && left < 40) tests.push({ at: d.at('18:50'), method: PH_CARD });
+		if (d.weekday !== 6) continue;
+		tests.push(
+			{ at: d.at('19:10'), method: THERMOMETER },
+			{ at: d.at('19:15'), method: SALINITY_GLASS },
+			{ at: d.at('19:50'), method: CA_SYRINGE }
+		);
+		saturdays++;
+		if (saturdays % 4 === 1) tests.push({ at: d.at('20:10'), method: MG_SYRINGE });
+		if (saturdays % 4 === 3) tests.push({ at: d.at('20:20'), method: K_FILTER });
+		if (saturdays % 12 === 5) {
+			tests.push({ at: d.at('20:35'), method: NH3_CARD }, { at: d.at('20:40'), method: NO2_CARD });
+		}
+		if (saturdays % 2 === 0) {
+			const near = (mean: number, sd: number, step: number) => roundTo(normalDeviate(random, mean, sd), step);
+			events.push({
+				kind: 'water-change',
+				at: d.at('14:00'),
+				fraction: CHANGE_L / LOBBY_REEF.netVolumeL,
+				batch: `Batch ${Math.ceil(saturdays / 8)}`,
+				newWater: {
+					alkalinity: { value: near(7.6, 0.2, 0.1), u: 0.24 },
+					calcium: { value: near(418, 8, 1), u: 9 },
+					magnesium: { value: near(1335, 15, 1), u: 30 },
+					potassium: { value: near(398, 6, 1), u: 12 },
+					nitrate: { value: 0.3, u: 0.3 },
+					phosphate: { value: 0.01, u: 0.01 },
+					salinity: { value: near(35, 0.2, 0.1), u: 0.4 }
+				}
+			});
 		}
 	}
 	const failedAt = days.find((d) => d.day === LOBBY_REEF.days - PUMP_FAILED.daysAgo)!.at('03:00');
@@ -101,24 +146,35 @@ export function lobbyReef(now: Instant): LobbyReef {
 		});
 	}
 
-	const script = (until: Instant): ReefScript => ({
+	const levels = {
+		alkalinity: 8.1,
+		calcium: 428,
+		magnesium: 1340,
+		potassium: 396,
+		nitrate: 7,
+		phosphate: 0.06,
+		ammonia: 0.01,
+		nitrite: 0.01,
+		salinity: 35
+	};
+	const script = (until: Instant): WaterScript => ({
 		seed: SEED,
-		start: { at: start, alkalinityDkh: 8.1, calciumMgPerL: 428 },
+		start: { at: start, levels },
 		until,
 		volumeL: LOBBY_REEF.netVolumeL,
 		events,
-		demandDkhPerDay: demandOn,
+		living,
+		moods,
 		tests,
-		reader: { endPointSdMl: 0.011, kitBias: 0.004 }
+		reader: { ...CALM_READER, endPointSdDrops: 0.75 }
 	});
-	const calciumPerDkh = 7.147;
 	for (let day = 0; day < LOBBY_REEF.days - CREEP_DAYS; day += SETTING_DAYS) {
 		const at = days[day]!.at('10:00');
-		const level = simulateReef(script(at)).states.at(-1)!;
-		const aim = day > LOBBY_REEF.days - 2 * CREEP_DAYS - SETTING_DAYS ? 8.5 : 8.25;
-		const alkalinity = demandOn(day + SETTING_DAYS / 2) + (0.7 * (aim - level.alkalinityDkh)) / SETTING_DAYS;
+		const level = simulateWater(script(at)).states.at(-1)!.levels;
+		const aim = day > LOBBY_REEF.days - 2 * CREEP_DAYS - SETTING_DAYS ? 8.75 : 8.25;
+		const alkalinity = demandOn(day + SETTING_DAYS / 2) + (0.7 * (aim - level.alkalinity!)) / SETTING_DAYS;
 		const calcium =
-			calciumPerDkh * demandOn(day + SETTING_DAYS / 2) + (0.7 * (432 - level.calciumMgPerL)) / SETTING_DAYS;
+			CALCIUM_PER_DKH * demandOn(day + SETTING_DAYS / 2) + (0.7 * (432 - level.calcium!)) / SETTING_DAYS;
 		events.push(
 			{
 				kind: 'recurring-dose',
@@ -137,32 +193,63 @@ export function lobbyReef(now: Instant): LobbyReef {
 		);
 	}
 
-	const history = simulateReef(script(now));
+	const history = simulateWater(script(now));
 	const ago = (count: number, time: string) => days.find((d) => d.day === LOBBY_REEF.days - count)!.at(time);
 	const misreadIndex = history.readings.findIndex(
-		(r) => r.method.parameter === 'alkalinity' && daysBetween(r.at, now) < 80
+		(r) => r.method === ALK_SYRINGE && daysBetween(r.at, now) < 80
 	);
+	const readings = history.readings.map(({ at, method, reading }, i): DemoReading => {
+		const conditions =
+			reading.form === 'step'
+				? { ...reading, light: 'daylight' as const, background: 'white' as const }
+				: reading;
+		return {
+			at,
+			method,
+			reading: conditions,
+			...(i % 41 === 17 ? { note: 'Light was poor, read under the cabinet lamp.' } : {}),
+			...(i === misreadIndex
+				? { firstEnteredAs: otherWay(reading), correctedBecause: 'Entered what was left as what was used.' }
+				: {})
+		};
+	});
+	const notes: DemoNote[] = [
+		{
+			at: addDays(failedAt, 3.7),
+			kind: 'failure',
+			note: 'The pump for part one stands still; the hose had slipped off.'
+		},
+		{ at: ago(33, '17:10'), kind: 'animals-in', note: 'Six cuttings from the school, on the left ledge.' },
+		{
+			at: ago(120, '18:00'),
+			kind: 'animals-out',
+			note: 'Two large colonies cut back; the pieces went to the school.'
+		},
+		{ at: ago(12, '19:05'), kind: 'note', note: 'Glass cleaned, skimmer cup emptied.' },
+		{ at: ago(5, '08:40'), kind: 'feeding', note: 'A little more than usual, visitors helped.' }
+	];
 	return {
 		history,
-		events: events.sort((a, b) => a.at - b.at),
-		misreadIndex,
-		notes: [
-			{
-				at: addDays(failedAt, 3.7),
-				kind: 'failure',
-				note: 'The pump for part one stands still; the hose had slipped off.'
-			},
-			{ at: ago(33, '17:10'), kind: 'animals-in', note: 'Six cuttings from the school, on the left ledge.' },
-			{
-				at: ago(120, '18:00'),
-				kind: 'animals-out',
-				note: 'Two large colonies cut back; the pieces went to the school.'
-			},
-			{ at: ago(12, '19:05'), kind: 'note', note: 'Glass cleaned, skimmer cup emptied.' },
-			{ at: ago(5, '08:40'), kind: 'feeding', note: 'A little more than usual, visitors helped.' }
-		]
+		story: {
+			name: LOBBY_REEF.name,
+			kind: 'tank',
+			netVolumeL: LOBBY_REEF.netVolumeL,
+			profile: 'mixed-reef',
+			hasAnimals: true,
+			lights: [9 * 60, 20 * 60],
+			startedAt: start,
+			events: events.sort((a, b) => a.at - b.at),
+			singleDoses: CARBONATE,
+			batches: [],
+			notes,
+			readings
+		}
 	};
 }
 
-/** What the single doses after the pump's failure were taken from. */
-export const SINGLE_DOSE_SUPPLEMENT = CARBONATE;
+/** The same plunger entered the wrong way round. */
+function otherWay(reading: RawReading): RawReading {
+	return reading.form === 'syringe'
+		? { ...reading, readAs: reading.readAs === 'left' ? 'used' : 'left' }
+		: reading;
+}

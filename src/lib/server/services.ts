@@ -5,12 +5,15 @@ import type { SiteScope } from './repository/scope.ts';
 import { correctReading } from './service/correct-reading.ts';
 import type { Deps } from './service/deps.ts';
 import { logCsv } from './service/log-csv.ts';
+import { deriveAgain, previewDerivation } from './service/derive-again.ts';
 import { firstWater, openWater } from './service/open-water.ts';
 import { readBench } from './service/read-bench.ts';
 import { readLog, readRecentEvents, readWholeLog } from './service/read-log.ts';
+import { readMethod, readMethods } from './service/read-methods.ts';
 import { readToday } from './service/read-today.ts';
 import { readTrends } from './service/read-trends.ts';
 import { recordEvent } from './service/record-event.ts';
+import { saveMethod } from './service/save-method.ts';
 import { saveTestRun } from './service/save-test-run.ts';
 import { setTarget } from './service/set-target.ts';
 import { personOfToken, startSession } from './service/sign-in.ts';
@@ -41,6 +44,11 @@ export function createServices(deps: Deps) {
 		readingById: (scope: SiteScope, id: string) => readingById(deps.db, scope, id),
 		targetsOf: (scope: SiteScope, waterId: string) => targetsOf(deps.db, scope, waterId),
 		supplementsUsed: (scope: SiteScope, waterId: string) => supplementsUsed(deps.db, scope, waterId),
+		readMethods: bind(deps, readMethods),
+		readMethod: bind(deps, readMethod),
+		saveMethod: bind(deps, saveMethod),
+		previewDerivation: bind(deps, previewDerivation),
+		deriveAgain: bind(deps, deriveAgain),
 		saveTestRun: bind(deps, saveTestRun),
 		correctReading: bind(deps, correctReading),
 		recordEvent: bind(deps, recordEvent),

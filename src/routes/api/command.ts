@@ -1,8 +1,6 @@
 import { json, type RequestEvent } from '@sveltejs/kit';
-import type { Static, TSchema } from '@sinclair/typebox';
 import { fail, type Fault, type Result } from '$lib/core/result';
 import type { OpenWater } from '$lib/server/service/open-water';
-import { validate } from '$lib/server/validation/validator';
 
 /** A test with a long step log is a few kilobytes; more than this is no test. */
 const MOST_BYTES = 256 * 1024;
@@ -23,10 +21,10 @@ function refuse(fault: Fault, status = STATUS[fault.code] ?? 400): Response {
  * Answers a JSON command for one water: same origin, application/json, checked against its schema, and carried
  * out by one use case. The command's own water must be the one of the address.
  */
-export async function answerCommand<S extends TSchema, A>(
+export async function answerCommand<C, A>(
 	event: RequestEvent<{ water: string }>,
-	schema: S,
-	carryOut: (open: OpenWater, command: Static<S>) => Promise<Result<A>>
+	check: (body: unknown) => Result<C>,
+	carryOut: (open: OpenWater, command: C) => Promise<Result<A>>
 ): Promise<Response> {
 	const { request, locals, params, url } = event;
 	if (request.headers.get('origin') !== url.origin) {
@@ -48,9 +46,9 @@ export async function answerCommand<S extends TSchema, A>(
 	} catch {
 		return refuse(fail('invalid-field', 'body', { reason: 'is not JSON' }).fault);
 	}
-	const checked = validate(schema, body);
+	const checked = check(body);
 	if (!checked.ok) return refuse(checked.fault);
-	if ((checked.value as { waterId?: string }).waterId !== open.water.id) {
+	if ((checked.value as { readonly waterId?: string }).waterId !== open.water.id) {
 		return refuse({ code: 'unknown-item', field: 'waterId' });
 	}
 	const outcome = await carryOut(open, checked.value);

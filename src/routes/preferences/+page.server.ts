@@ -12,8 +12,8 @@ function ownPath(text: FormDataEntryValue | null): string {
 export const actions = {
 	default: async ({ request, cookies, locals, url }) => {
 		const form = await request.formData();
-		const { theme, units } = locals.preferences;
-		const wanted = Object.entries({ theme, ...units }).map(([key, value]) => {
+		const { units, ...habits } = locals.preferences;
+		const wanted = Object.entries({ ...habits, ...units }).map(([key, value]) => {
 			const asked = form.get(key);
 			return `${key}:${typeof asked === 'string' ? asked : value}`;
 		});

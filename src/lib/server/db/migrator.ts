@@ -8,6 +8,7 @@ const ALREADY_DONE = new Set([
 	1050, // table exists
 	1060, // column exists
 	1061, // key name exists
+	1091, // a column or key to be dropped is gone
 	1826 // foreign key exists
 ]);
 const DUPLICATE_FOREIGN_KEY_IN_TABLE = /errno: 121/;

@@ -1,18 +1,7 @@
-import { createHash } from 'node:crypto';
 import { and, eq } from 'drizzle-orm';
 import type { ProfileId } from '$lib/core/judgement';
-import type { SyringeMethod } from '$lib/core/method';
 import type { Instant } from '$lib/core/time';
-import {
-	membership,
-	methodVersion,
-	person,
-	site,
-	siteMethod,
-	water,
-	waterProfile,
-	waterVolume
-} from '../db/schema/index.ts';
+import { membership, person, site, water, waterProfile, waterVolume } from '../db/schema/index.ts';
 import type { Reader } from './database.ts';
 
 /** Rows that must be there before anybody can be a member of anything. */
@@ -65,42 +54,4 @@ export async function addWater(
 	if (setting.profile !== null) {
 		await db.insert(waterProfile).values({ ...dated, id: setting.profileId, profile: setting.profile });
 	}
-}
-
-/** Makes sure that a method version is there, unchanged, and gives its id. */
-export async function ensureMethodVersion(
-	db: Reader,
-	method: SyringeMethod,
-	newId: string,
-	now: Instant
-): Promise<string> {
-	const contentHash = createHash('sha256').update(JSON.stringify(method)).digest('hex');
-	const [found] = await db
-		.select({ id: methodVersion.id, contentHash: methodVersion.contentHash })
-		.from(methodVersion)
-		.where(and(eq(methodVersion.code, method.code), eq(methodVersion.version, method.version)));
-	if (!found) {
-		await db.insert(methodVersion).values({
-			id: newId,
-			code: method.code,
-			version: method.version,
-			contentHash,
-			definition: method,
-			createdAt: now
-		});
-		return newId;
-	}
-	if (found.contentHash !== contentHash) {
-		throw new Error(
-			`${method.code} version ${method.version} is stored with other content; raise its version`
-		);
-	}
-	return found.id;
-}
-
-export async function adoptMethod(
-	db: Reader,
-	row: { siteId: string; id: string; methodVersionId: string; adoptedAt: Instant }
-): Promise<void> {
-	await db.insert(siteMethod).values(row);
 }

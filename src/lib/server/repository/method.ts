@@ -1,12 +1,41 @@
-import { and, eq } from 'drizzle-orm';
-import type { SyringeMethod } from '$lib/core/method';
-import { methodVersion, siteMethod } from '../db/schema/index.ts';
+import { createHash } from 'node:crypto';
+import { and, desc, eq } from 'drizzle-orm';
+import { methodOfStored, type Method } from '$lib/core/method';
+import type { Instant } from '$lib/core/time';
+import { methodVersion, site, siteMethod } from '../db/schema/index.ts';
 import type { Reader } from './database.ts';
 import type { SiteScope } from './scope.ts';
 
 export interface AdoptedMethod {
 	readonly siteMethodId: string;
-	readonly method: SyringeMethod;
+	readonly method: Method;
+	/** Written at this site, not shipped. */
+	readonly own: boolean;
+}
+
+const columns = {
+	siteMethodId: siteMethod.id,
+	definition: methodVersion.definition,
+	ownerSiteId: methodVersion.ownerSiteId
+};
+
+function adoptedOf(row: {
+	siteMethodId: string;
+	definition: Method;
+	ownerSiteId: string | null;
+}): AdoptedMethod {
+	return {
+		siteMethodId: row.siteMethodId,
+		method: methodOfStored(row.definition),
+		own: row.ownerSiteId !== null
+	};
+}
+
+function adopted(db: Reader) {
+	return db
+		.select(columns)
+		.from(siteMethod)
+		.innerJoin(methodVersion, eq(methodVersion.id, siteMethod.methodVersionId));
 }
 
 /** The site's adopted version of a method; null when the site never took it in. */
@@ -16,25 +45,76 @@ export async function adoptedMethod(
 	code: string,
 	version: number
 ): Promise<AdoptedMethod | null> {
-	const rows = await db
-		.select({ siteMethodId: siteMethod.id, method: methodVersion.definition })
-		.from(siteMethod)
-		.innerJoin(methodVersion, eq(methodVersion.id, siteMethod.methodVersionId))
-		.where(
-			and(
-				eq(siteMethod.siteId, scope.siteId),
-				eq(methodVersion.code, code),
-				eq(methodVersion.version, version)
-			)
-		);
-	return rows[0] ?? null;
+	const rows = await adopted(db).where(
+		and(eq(siteMethod.siteId, scope.siteId), eq(methodVersion.code, code), eq(methodVersion.version, version))
+	);
+	return rows[0] ? adoptedOf(rows[0]) : null;
 }
 
+/** Every version of one method that the site took in, newest first. */
+export async function versionsOf(db: Reader, scope: SiteScope, code: string): Promise<AdoptedMethod[]> {
+	const rows = await adopted(db)
+		.where(and(eq(siteMethod.siteId, scope.siteId), eq(methodVersion.code, code)))
+		.orderBy(desc(methodVersion.version));
+	return rows.map(adoptedOf);
+}
+
+/** The newest adopted version of every method. */
 export async function adoptedMethods(db: Reader, scope: SiteScope): Promise<AdoptedMethod[]> {
-	return db
-		.select({ siteMethodId: siteMethod.id, method: methodVersion.definition })
-		.from(siteMethod)
-		.innerJoin(methodVersion, eq(methodVersion.id, siteMethod.methodVersionId))
+	const rows = await adopted(db)
 		.where(eq(siteMethod.siteId, scope.siteId))
-		.orderBy(methodVersion.code);
+		.orderBy(methodVersion.code, desc(methodVersion.version));
+	const newest = new Map<string, AdoptedMethod>();
+	for (const row of rows) {
+		if (!newest.has(row.definition.code)) newest.set(row.definition.code, adoptedOf(row));
+	}
+	return [...newest.values()];
+}
+
+/** Makes sure that a method version is there, unchanged, and gives its id. */
+export async function ensureMethodVersion(
+	db: Reader,
+	method: Method,
+	row: { readonly newId: string; readonly now: Instant; readonly ownerSiteId: string | null }
+): Promise<string> {
+	const contentHash = createHash('sha256').update(JSON.stringify(method)).digest('hex');
+	const [found] = await db
+		.select({ id: methodVersion.id, contentHash: methodVersion.contentHash })
+		.from(methodVersion)
+		.where(and(eq(methodVersion.code, method.code), eq(methodVersion.version, method.version)));
+	if (!found) {
+		await db.insert(methodVersion).values({
+			id: row.newId,
+			ownerSiteId: row.ownerSiteId,
+			code: method.code,
+			version: method.version,
+			contentHash,
+			definition: method,
+			createdAt: row.now
+		});
+		return row.newId;
+	}
+	if (found.contentHash !== contentHash) {
+		throw new Error(
+			`${method.code} version ${method.version} is stored with other content; raise its version`
+		);
+	}
+	return found.id;
+}
+
+/** Takes a version in at a site; taking it in twice is taking it in once. */
+export async function adoptMethod(
+	db: Reader,
+	row: { siteId: string; id: string; methodVersionId: string; adoptedAt: Instant }
+): Promise<void> {
+	const [known] = await db
+		.select({ id: siteMethod.id })
+		.from(siteMethod)
+		.where(and(eq(siteMethod.siteId, row.siteId), eq(siteMethod.methodVersionId, row.methodVersionId)));
+	if (!known) await db.insert(siteMethod).values(row);
+}
+
+export async function siteIds(db: Reader): Promise<string[]> {
+	const rows = await db.select({ id: site.id }).from(site);
+	return rows.map((r) => r.id);
 }

@@ -54,5 +54,22 @@ export async function scopesOfPerson(db: Reader, personId: string, now: Instant)
 		.innerJoin(site, eq(site.id, membership.siteId))
 		.where(activeAt(personId, now))
 		.orderBy(site.name);
-	return rows as SiteScope[];
+	// A person's own site before those where they help.
+	const own = (scope: { role: string }) => (scope.role === 'keeper' ? 0 : 1);
+	return [...(rows as SiteScope[])].sort((a, b) => own(a) - own(b));
+}
+
+/** The waters of every site that a person belongs to, oldest first within a site. */
+export async function watersOfPerson(
+	db: Reader,
+	personId: string,
+	now: Instant
+): Promise<{ id: string; name: string; site: string; siteId: string }[]> {
+	return db
+		.select({ id: water.id, name: water.name, site: site.name, siteId: site.id })
+		.from(water)
+		.innerJoin(membership, eq(membership.siteId, water.siteId))
+		.innerJoin(site, eq(site.id, water.siteId))
+		.where(activeAt(personId, now))
+		.orderBy(site.name, water.startedAt);
 }

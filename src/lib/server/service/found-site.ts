@@ -1,15 +1,8 @@
 import type { ProfileId } from '$lib/core/judgement';
-import { SHIPPED_METHODS } from '$lib/core/method';
 import type { Instant } from '$lib/core/time';
 import { inTransaction } from '../repository/database.ts';
-import {
-	addMembership,
-	addPerson,
-	addSite,
-	addWater,
-	adoptMethod,
-	ensureMethodVersion
-} from '../repository/founding.ts';
+import { addMembership, addPerson, addSite, addWater } from '../repository/founding.ts';
+import { adoptShippedAt } from './adopt-shipped.ts';
 import type { Deps } from './deps.ts';
 
 export interface Founding {
@@ -19,6 +12,8 @@ export interface Founding {
 	readonly people: readonly {
 		readonly displayName: string;
 		readonly role: 'keeper' | 'helper' | 'teacher';
+		/** Somebody who is known from another site already. */
+		readonly personId?: string;
 	}[];
 	readonly waters: readonly {
 		readonly name: string;
@@ -46,13 +41,13 @@ export async function foundSite(deps: Deps, founding: Founding): Promise<Founded
 		const { createdAt } = founding;
 		await addSite(tx, { id: siteId, name: founding.name, timeZone: founding.timeZone, createdAt });
 		const personIds: string[] = [];
-		for (const { displayName, role } of founding.people) {
-			const personId = newId();
+		for (const { displayName, role, personId: known } of founding.people) {
+			const personId = known ?? newId();
 			const fromAt = founding.waters.reduce(
 				(earliest, w) => (w.startedAt < earliest ? w.startedAt : earliest),
 				createdAt
 			);
-			await addPerson(tx, { id: personId, displayName, createdAt });
+			if (!known) await addPerson(tx, { id: personId, displayName, createdAt });
 			await addMembership(tx, { siteId, id: newId(), personId, role, fromAt, untilAt: null });
 			personIds.push(personId);
 		}
@@ -66,10 +61,7 @@ export async function foundSite(deps: Deps, founding: Founding): Promise<Founded
 			);
 			waterIds.push(id);
 		}
-		for (const method of SHIPPED_METHODS) {
-			const methodVersionId = await ensureMethodVersion(tx, method, newId(), createdAt);
-			await adoptMethod(tx, { siteId, id: newId(), methodVersionId, adoptedAt: createdAt });
-		}
+		await adoptShippedAt(deps, tx, siteId);
 		return { siteId, personIds, waterIds };
 	});
 }

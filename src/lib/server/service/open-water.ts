@@ -1,13 +1,13 @@
 import type { Person } from '../repository/people.ts';
-import { scopeOfWater, scopesOfPerson, type SiteScope } from '../repository/scope.ts';
+import { scopeOfWater, scopesOfPerson, watersOfPerson, type SiteScope } from '../repository/scope.ts';
 import { waterAt, watersOf, type Water } from '../repository/water.ts';
 import type { Deps } from './deps.ts';
 
 export interface OpenWater {
 	readonly scope: SiteScope;
 	readonly water: Water;
-	/** All waters of the same site, to go to another. */
-	readonly siblings: readonly { readonly id: string; readonly name: string }[];
+	/** All waters that this person may go to, those of this site first. */
+	readonly siblings: readonly { readonly id: string; readonly name: string; readonly site: string }[];
 }
 
 const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/;
@@ -18,11 +18,14 @@ export async function openWater(deps: Deps, person: Person, waterId: string): Pr
 	const now = deps.clock.now();
 	const scope = await scopeOfWater(deps.db, person.id, waterId, now);
 	if (!scope) return null;
-	const [water, siblings] = await Promise.all([
+	const [water, reachable] = await Promise.all([
 		waterAt(deps.db, scope, waterId, now),
-		watersOf(deps.db, scope)
+		watersOfPerson(deps.db, person.id, now)
 	]);
-	return water && { scope, water, siblings: siblings.map(({ id, name }) => ({ id, name })) };
+	const siblings = [...reachable].sort(
+		(a, b) => Number(b.siteId === scope.siteId) - Number(a.siteId === scope.siteId)
+	);
+	return water && { scope, water, siblings: siblings.map(({ id, name, site }) => ({ id, name, site })) };
 }
 
 /** Where a person starts: the first water of their first site. */

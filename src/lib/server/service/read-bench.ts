@@ -1,50 +1,81 @@
-import type { Band } from '$lib/core/judgement';
-import type { SyringeMethod } from '$lib/core/method';
-import { addDays, type Instant } from '$lib/core/time';
-import { robustLine, type Prediction, type RatePerDay } from '$lib/core/trend';
+import type { BenchAnswer, BenchContext, KnownBefore } from '$lib/contract/bench';
+import { parametersOf } from '$lib/core/method';
+import { PARAMETER_IDS, type ParameterId } from '$lib/core/quantity';
+import { pointOf } from '$lib/core/reading';
+import { addDays } from '$lib/core/time';
+import { robustLine, type Estimate } from '$lib/core/trend';
 import { eventsSince } from '../repository/event.ts';
 import { adoptedMethods } from '../repository/method.ts';
 import type { SiteScope } from '../repository/scope.ts';
-import { resultsSince } from '../repository/test.ts';
+import { lastUseOf, resultsSince, type DatedResult } from '../repository/test.ts';
 import { targetsOf, type Water } from '../repository/water.ts';
 import type { Deps } from './deps.ts';
 import { bandAt, historyOf, plainBand } from './water-history.ts';
 
 const LOOK_BACK_DAYS = 60;
 
-/** A method ready for the bench, with what its result will be held against. */
-export interface BenchMethod {
-	readonly method: SyringeMethod;
-	readonly band: Band | null;
-	/** What the water is expected to hold now; null before the second reading. */
-	readonly expected: Prediction | null;
-	readonly basedOn: number;
-	readonly netChangePerDay: RatePerDay | null;
-	readonly lastAt: Instant | null;
-}
-
 /** One reading alone says nothing about the rate, so nothing is expected from it. */
 const LEAST_FOR_EXPECTATION = 2;
 
-export async function readBench(deps: Deps, scope: SiteScope, water: Water): Promise<readonly BenchMethod[]> {
+function lastKnown(results: readonly DatedResult[], parameter: ParameterId): KnownBefore | null {
+	for (let i = results.length - 1; i >= 0; i--) {
+		const { result, runId, at } = results[i]!;
+		const point = result.parameter === parameter ? pointOf(result) : null;
+		if (point) {
+			const { value, uRandom, uCommon } = point;
+			return { runId, at, value, uRandom, uCommon };
+		}
+	}
+	return null;
+}
+
+/** Everything the bench needs to know of a water before a test. */
+export async function readBench(deps: Deps, scope: SiteScope, water: Water): Promise<BenchAnswer> {
 	const now = deps.clock.now();
 	const since = addDays(now, -LOOK_BACK_DAYS);
-	const [methods, results, events, targets] = await Promise.all([
+	const [methods, results, events, targets, lastUse] = await Promise.all([
 		adoptedMethods(deps.db, scope),
 		resultsSince(deps.db, scope, water.id, since),
 		eventsSince(deps.db, scope, water.id, since),
-		targetsOf(deps.db, scope, water.id)
+		targetsOf(deps.db, scope, water.id),
+		lastUseOf(deps.db, scope, water.id)
 	]);
-	return methods.map(({ method }) => {
-		const estimate = robustLine(historyOf(method.parameter, results, events, water.netVolumeL, now), now);
+	const estimates = new Map<ParameterId, Estimate | null>();
+	const estimateOf = (parameter: ParameterId) => {
+		if (!estimates.has(parameter)) {
+			const history = historyOf(parameter, results, events, water.netVolumeL, now);
+			estimates.set(parameter, robustLine(history, now));
+		}
+		return estimates.get(parameter) ?? null;
+	};
+	const contextOf = (parameter: ParameterId): BenchContext => {
+		const estimate = estimateOf(parameter);
 		const enough = estimate !== null && estimate.basedOn >= LEAST_FOR_EXPECTATION;
 		return {
-			method,
-			band: plainBand(bandAt(targets, method.parameter, now)),
-			expected: enough ? estimate.at(now) : null,
-			basedOn: estimate?.basedOn ?? 0,
-			netChangePerDay: enough ? estimate.netChangePerDay : null,
-			lastAt: estimate?.to ?? null
+			band: plainBand(bandAt(targets, parameter, now)),
+			expected: enough ? estimate.at(now) : null
 		};
-	});
+	};
+	const lastAt = (parameter: ParameterId) =>
+		results.findLast((r) => r.result.parameter === parameter)?.at ?? null;
+	const offers = methods
+		.filter(({ method }) => method.kind !== 'stated')
+		.map(({ method, own }) => ({
+			method,
+			own,
+			contexts: Object.fromEntries(parametersOf(method).map((p) => [p, contextOf(p)])),
+			lastAt: lastAt(method.parameter),
+			lastUsedAt: lastUse.get(method.code) ?? null
+		}));
+	const used = new Set(offers.filter((o) => o.lastUsedAt !== null).map((o) => o.method.parameter));
+	return {
+		offers,
+		usual: PARAMETER_IDS.filter((p) => used.has(p) || bandAt(targets, p, now) !== null),
+		before: Object.fromEntries(
+			PARAMETER_IDS.flatMap((p) => {
+				const known = lastKnown(results, p);
+				return known ? [[p, known]] : [];
+			})
+		)
+	};
 }

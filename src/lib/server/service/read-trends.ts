@@ -1,37 +1,18 @@
-import { PARAMETER_IDS, type ParameterId } from '$lib/core/quantity';
-import type { TestResult } from '$lib/core/reading';
+import { TREND_SPANS, type LinePoint, type TrendRow, type TrendSpan } from '$lib/contract/trends';
+import { PARAMETER_IDS, PARAMETERS } from '$lib/core/quantity';
 import { addDays, daysBetween, instant, type Instant } from '$lib/core/time';
-import { robustLine, type Prediction, type RatePerDay } from '$lib/core/trend';
+import { robustLine, type Estimate } from '$lib/core/trend';
 import { eventsSince, type StoredEvent } from '../repository/event.ts';
 import type { SiteScope } from '../repository/scope.ts';
 import { resultsSince } from '../repository/test.ts';
-import { targetsOf, type DatedBand, type Water } from '../repository/water.ts';
+import { targetsOf, type Water } from '../repository/water.ts';
 import type { Deps } from './deps.ts';
 import { bandAt, historyOf } from './water-history.ts';
-
-/** The spans that can be chosen, in days; null is everything. */
-export const TREND_SPANS = { month: 31, quarter: 92, year: 366, all: null } as const;
-export type TrendSpan = keyof typeof TREND_SPANS;
 
 const FORECAST_DAYS = 7;
 /** The estimate needs readings and regimes from before the span begins. */
 const RUN_UP_DAYS = 45;
 const LINE_POINTS = 120;
-
-export interface LinePoint extends Prediction {
-	readonly at: Instant;
-}
-
-export interface TrendRow {
-	readonly parameter: ParameterId;
-	readonly band: DatedBand | null;
-	readonly readings: readonly { readonly at: Instant; readonly result: TestResult }[];
-	readonly line: readonly LinePoint[];
-	readonly now: Prediction;
-	readonly basedOn: number;
-	readonly netChangePerDay: RatePerDay;
-	readonly consumptionPerDay: RatePerDay;
-}
 
 export interface Trends {
 	readonly from: Instant;
@@ -39,6 +20,13 @@ export interface Trends {
 	readonly now: Instant;
 	readonly rows: readonly TrendRow[];
 	readonly events: readonly StoredEvent[];
+}
+
+function lineOf(estimate: Estimate, since: Instant, to: Instant): LinePoint[] {
+	const stepDays = daysBetween(estimate.from, to) / LINE_POINTS;
+	return Array.from({ length: LINE_POINTS + 1 }, (_, i) => addDays(estimate.from, i * stepDays))
+		.filter((at) => at >= since)
+		.map((at) => ({ at: instant(Math.round(at)), ...estimate.at(at) }));
 }
 
 export async function readTrends(
@@ -58,24 +46,24 @@ export async function readTrends(
 	]);
 	const to = addDays(now, FORECAST_DAYS);
 	const rows = PARAMETER_IDS.flatMap((parameter): TrendRow[] => {
-		const estimate = robustLine(historyOf(parameter, results, events, water.netVolumeL, now), now);
-		if (!estimate) return [];
-		const stepDays = daysBetween(estimate.from, to) / LINE_POINTS;
-		const times = Array.from({ length: LINE_POINTS + 1 }, (_, i) => addDays(estimate.from, i * stepDays));
+		const through = robustLine(historyOf(parameter, results, events, water.netVolumeL, now), now);
+		const estimate = through && (through.basedOn > 1 || PARAMETERS[parameter].dosed) ? through : null;
+		const readings = results
+			.filter((r) => r.result.parameter === parameter && r.at >= since)
+			.map(({ at, result }) => ({ at, result }));
+		if (!estimate && readings.length === 0) return [];
 		return [
 			{
 				parameter,
 				band: bandAt(targets, parameter, now),
-				readings: results
-					.filter((r) => r.result.parameter === parameter && r.at >= since)
-					.map(({ at, result }) => ({ at, result })),
-				line: times
-					.filter((at) => at >= since)
-					.map((at) => ({ at: instant(Math.round(at)), ...estimate.at(at) })),
-				now: estimate.at(now),
-				basedOn: estimate.basedOn,
-				netChangePerDay: estimate.netChangePerDay,
-				consumptionPerDay: estimate.consumptionPerDay
+				readings,
+				line: estimate ? lineOf(estimate, since, to) : [],
+				estimate: estimate && {
+					now: estimate.at(now),
+					basedOn: estimate.basedOn,
+					netChangePerDay: estimate.netChangePerDay,
+					consumptionPerDay: estimate.consumptionPerDay
+				}
 			}
 		];
 	});

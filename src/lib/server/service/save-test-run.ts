@@ -1,21 +1,22 @@
 import type { SaveTestRun } from '$lib/contract/test-run';
 import { progressOf, type BenchEntry } from '$lib/core/bench';
 import { stepsFor } from '$lib/core/method';
-import { PARAMETERS } from '$lib/core/quantity';
-import { DERIVATION_VERSION, deriveSyringeResult, SYRINGE_FORM, type TestResult } from '$lib/core/reading';
+import { derive, type TestResult } from '$lib/core/reading';
 import { fail, ok, type Result } from '$lib/core/result';
 import { instant } from '$lib/core/time';
 import { adoptedMethod } from '../repository/method.ts';
 import type { SiteScope } from '../repository/scope.ts';
-import { addReading, addRun, setCurrentResult } from '../repository/test.ts';
+import { addReading, addRun, sampleById, setCurrentResults } from '../repository/test.ts';
 import { waterAt } from '../repository/water.ts';
 import type { Deps } from './deps.ts';
 import { isFuture } from './future.ts';
+import { newResults } from './new-results.ts';
 import { once } from './once.ts';
 
 export interface SavedRun {
 	readonly runId: string;
-	readonly result: TestResult;
+	/** One for each parameter that the run told. */
+	readonly results: readonly TestResult[];
 }
 
 /** Keeps a finished test: sample, run, raw reading, and the result derived from it here, not taken on trust. */
@@ -31,14 +32,16 @@ export async function saveTestRun(
 		if (!water) return fail('unknown-item', 'waterId');
 		const adopted = await adoptedMethod(tx, scope, command.methodCode, command.methodVersion);
 		if (!adopted) return fail('unknown-item', 'methodCode');
-		const derived = deriveSyringeResult(adopted.method, command.reading);
+		const derived = derive(adopted.method, command.reading);
 		if (!derived.ok) {
 			return fail(derived.fault.code, `reading.${derived.fault.field ?? ''}`, derived.fault.details);
 		}
 
+		const known = await sampleById(tx, scope, command.sampleId);
+		if (known && known.waterId !== command.waterId) return fail('unknown-item', 'sampleId');
 		const steps = stepsFor(adopted.method, command.reading.portion);
 		const stepLog = command.stepLog as unknown as readonly BenchEntry[];
-		await addRun(tx, scope, {
+		const run = {
 			id: command.id,
 			sampleId: command.sampleId,
 			waterId: command.waterId,
@@ -51,27 +54,27 @@ export async function saveTestRun(
 			stepLog,
 			deviations: progressOf(steps, stepLog).deviations,
 			note: command.note,
+			temperatureC: command.sampleTemperatureC ?? null,
+			keptHow: command.keptHow?.trim() || null,
 			receivedAt: now
-		});
+		};
+		await addRun(tx, scope, run, known !== null);
 		await addReading(tx, scope, {
 			id: command.readingId,
 			runId: command.id,
-			form: SYRINGE_FORM,
 			reading: command.reading,
 			readAt: instant(command.finishedAt),
 			supersedes: null,
 			reason: null,
 			receivedAt: now
 		});
-		await setCurrentResult(tx, scope, {
-			id: deps.newId(),
-			runId: command.id,
-			readingId: command.readingId,
-			derivationVersion: DERIVATION_VERSION,
-			species: PARAMETERS[adopted.method.parameter].species,
-			result: derived.value.result,
-			derivedAt: now
-		});
-		return ok({ runId: command.id, result: derived.value.result });
+		const { outcomes } = derived.value;
+		await setCurrentResults(
+			tx,
+			scope,
+			command.id,
+			newResults(deps, { ...run, readingId: command.readingId }, adopted.method, outcomes, null)
+		);
+		return ok({ runId: command.id, results: outcomes.map((o) => o.result) });
 	});
 }

@@ -138,15 +138,19 @@ describe('the log as a file', () => {
 		offsetMinutes: 60,
 		by,
 		method: ALK_SYRINGE,
-		reading: { portion: 'full', readAs: 'left', fills: [], sure: true },
-		result: {
-			kind: 'value',
-			parameter: 'alkalinity',
-			unit: 'dkh',
-			value: 8.1663,
-			uRandom: 0.3,
-			uCommon: 0.4
-		},
+		sampleId: 'sample',
+		siteMethodId: 'method',
+		reading: { form: 'syringe', portion: 'full', readAs: 'left', fills: [], sure: true },
+		results: [
+			{
+				kind: 'value',
+				parameter: 'alkalinity',
+				unit: 'dkh',
+				value: 8.1663,
+				uRandom: 0.3,
+				uCommon: 0.4
+			}
+		],
 		note,
 		deviations: [],
 		replacedBecause: null,
@@ -189,7 +193,7 @@ describe('the log as a file', () => {
 		expect(csv.split('\r\n')[0]).toBe(LOG_COLUMNS.join(','));
 		expect(parse(csv)).toMatchObject([
 			{ entry: 'dose', state: 'current', kind: '' },
-			{ entry: 'test', state: 'corrected', note: 'misread', method: 'alk-syringe@1' }
+			{ entry: 'test', state: 'corrected', note: 'misread', method: 'alk-syringe@2' }
 		]);
 	});
 });

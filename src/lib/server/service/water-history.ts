@@ -2,6 +2,7 @@ import { inputsOf } from '$lib/core/balance';
 import type { Band } from '$lib/core/judgement';
 import type { ParameterId } from '$lib/core/quantity';
 import { addDays, type Instant } from '$lib/core/time';
+import { pointOf } from '$lib/core/reading';
 import type { History, MeasuredPoint } from '$lib/core/trend';
 import type { StoredEvent } from '../repository/event.ts';
 import type { DatedResult } from '../repository/test.ts';
@@ -11,13 +12,12 @@ import { balanceEvents } from './water-events.ts';
 /** How far ahead running doses are continued for forecasts. */
 const HORIZON_DAYS = 60;
 
-/** The current values of one parameter; bounds and intervals wait for an estimate that can use them. */
+/** The current readings of one parameter as points; bounds wait for an estimate that can use them. */
 export function measuredPoints(results: readonly DatedResult[], parameter: ParameterId): MeasuredPoint[] {
-	return results.flatMap(({ at, result }) =>
-		result.parameter === parameter && result.kind === 'value'
-			? [{ at, value: result.value, uRandom: result.uRandom, uCommon: result.uCommon }]
-			: []
-	);
+	return results.flatMap(({ at, result }) => {
+		const point = result.parameter === parameter ? pointOf(result) : null;
+		return point ? [{ at, value: point.value, uRandom: point.uRandom, uCommon: point.uCommon }] : [];
+	});
 }
 
 /** What the estimate of one parameter stands on. Without a known volume, doses cannot be reckoned with. */

@@ -1,12 +1,15 @@
-import { EVENT_KINDS, RECORD_EVENT, type EventKind, type RecordEvent } from '$lib/contract/event';
+import {
+	EVENT_KINDS,
+	NEW_WATER_U,
+	RECORD_EVENT,
+	type EventKind,
+	type RecordEvent
+} from '$lib/contract/event';
 import { convert, PARAMETER_IDS, PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
 import { fail, type Result } from '$lib/core/result';
 import { instantOfLocal, offsetMinutes } from '$lib/core/time';
 import { typedNumber, typedText } from './form.ts';
 import { validate } from './validator.ts';
-
-/** New water is tested with the keeper's kits; until the test itself is named, this is their standard uncertainty. */
-export const NEW_WATER_U: Readonly<Record<ParameterId, number>> = { alkalinity: 0.25, calcium: 10 };
 
 export interface FormContext {
 	readonly waterId: string;
@@ -56,6 +59,12 @@ function detailsOf(kind: EventKind, form: FormData, units: FormContext['units'])
 					value: canonical(parameter, value, units),
 					u: NEW_WATER_U[parameter]
 				}))
+			};
+		case 'new-mix':
+			return {
+				batch: typedText(form.get('details.batch')),
+				saltLot: typedText(form.get('details.saltLot')),
+				volumeL: typedNumber(form.get('details.volumeL'))
 			};
 		default:
 			return {};

@@ -1,29 +1,20 @@
-import { CorrectReading } from '$lib/contract/test-run';
-import type { SyringeReading } from '$lib/core/reading';
+import { correctedReading } from '$lib/contract/correction';
+import type { CorrectReading } from '$lib/contract/test-run';
+import type { RawReading } from '$lib/core/reading';
 import type { Result } from '$lib/core/result';
-import { typedNumber, typedText } from './form.ts';
-import { validate } from './validator.ts';
+import { typedText } from './form.ts';
+import { checkCorrection } from './reading.ts';
 
-/** Turns the correction form into a command; the fillings are those of the old reading, with new ends. */
+/** Turns the correction form into a command; what has no field stays as it was read. */
 export function correctionOfForm(
 	form: FormData,
 	supersedes: string,
-	old: SyringeReading
+	old: RawReading
 ): Result<CorrectReading> {
-	return validate(CorrectReading, {
+	return checkCorrection({
 		id: typedText(form.get('id')),
 		supersedes,
-		reading: {
-			portion: typedText(form.get('portion')),
-			readAs: typedText(form.get('readAs')),
-			sure: form.get('unsure') !== 'on',
-			fills: old.fills.map(({ startMl }, i) => {
-				const lowerMl = typedNumber(form.get(`fills.${i}.lowerMl`)) ?? Number.NaN;
-				const upperMl = typedNumber(form.get(`fills.${i}.upperMl`)) ?? lowerMl;
-				// Swapped ends of a range are put in order: it is the same range.
-				return { startMl, end: { lowerMl: Math.min(lowerMl, upperMl), upperMl: Math.max(lowerMl, upperMl) } };
-			})
-		},
+		reading: correctedReading(old, (name) => typedText(form.get(name))),
 		reason: typedText(form.get('reason'))
 	});
 }

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { EVENT_KINDS, RECORD_EVENT } from '$lib/contract/event';
+import { readPreferences } from '$lib/contract/preferences';
 import { SaveTestRun } from '$lib/contract/test-run';
 import type { SyringeReading } from '$lib/core/reading';
 import { eventOfForm, typedInstant, type FormContext } from './event-form';
@@ -12,7 +13,7 @@ const ID = '01a209a2-e482-7d64-aa00-61a1a92f77b2';
 const context: FormContext = {
 	waterId: ID,
 	timeZone: 'Europe/Lisbon',
-	units: { alkalinity: 'meq-per-l', calcium: 'mg-per-l' }
+	units: { ...readPreferences(undefined).units, alkalinity: 'meq-per-l' }
 };
 const formOf = (fields: Record<string, string>) => {
 	const form = new FormData();
@@ -86,7 +87,8 @@ describe('the entry form', () => {
 			'details.amountMl': '1',
 			'details.amountMlPerDay': '0',
 			'details.days': '2',
-			'details.volumeL': '43'
+			'details.volumeL': '43',
+			'details.batch': 'Batch 3'
 		};
 		for (const kind of EVENT_KINDS) {
 			expect(eventOfForm(formOf({ ...fields, kind }), context)).toMatchObject({ ok: true, value: { kind } });
@@ -133,6 +135,7 @@ describe('the entry form', () => {
 
 describe('the correction form', () => {
 	const old: SyringeReading = {
+		form: 'syringe',
 		portion: 'full',
 		readAs: 'left',
 		sure: true,
@@ -184,10 +187,10 @@ describe('the correction form', () => {
 			'invalid-field',
 			'reading.fills.1.end.lowerMl'
 		]);
-		expect(faultOf(correctionOfForm(formOf({ ...fields, readAs: 'seen' }), ID, old))).toEqual([
-			'invalid-field',
-			'reading.readAs'
-		]);
+		// A word that is none of the choices falls back to what a leaflet asks for first.
+		expect(correctionOfForm(formOf({ ...fields, readAs: 'seen' }), ID, old)).toMatchObject({
+			value: { reading: { readAs: 'left' } }
+		});
 	});
 });
 

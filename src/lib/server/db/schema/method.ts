@@ -8,19 +8,21 @@ import {
 	unique,
 	varchar
 } from 'drizzle-orm/mysql-core';
-import type { SyringeMethod } from '$lib/core/method';
+import type { Method } from '$lib/core/method';
 import { document, instantAt, uuid } from './columns.ts';
 import { site } from './site.ts';
 
-/** Immutable: a changed leaflet is a new version. Shipped versions belong to no site. */
+/** Immutable: a changed leaflet is a new version. Shipped versions belong to no site. Old forms are read by `methodOfStored`. */
 export const methodVersion = mysqlTable(
 	'method_version',
 	{
 		id: uuid('id').primaryKey(),
+		/** The site that wrote it; null for the shipped ones, which belong to nobody. */
+		ownerSiteId: uuid('owner_site_id').references(() => site.id),
 		code: varchar('code', { length: 60 }).notNull(),
 		version: int('version').notNull(),
 		contentHash: char('content_hash', { length: 64 }).notNull(),
-		definition: document<SyringeMethod>()('definition').notNull(),
+		definition: document<Method>()('definition').notNull(),
 		createdAt: instantAt('created_at').notNull()
 	},
 	(t) => [unique('method_version_code').on(t.code, t.version)]

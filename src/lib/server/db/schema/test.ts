@@ -14,7 +14,7 @@ import {
 } from 'drizzle-orm/mysql-core';
 import type { BenchEntry, Deviation } from '$lib/core/bench';
 import type { ParameterId, UnitId } from '$lib/core/quantity';
-import type { SyringeReading } from '$lib/core/reading';
+import type { RawReading } from '$lib/core/reading';
 import { document, instantAt, uuid } from './columns.ts';
 import { instrument, kitCheck, lot, siteMethod } from './method.ts';
 import { membership } from './people.ts';
@@ -175,7 +175,7 @@ export const rawReading = mysqlTable(
 		runId: uuid('run_id').notNull(),
 		form: varchar('form', { length: 40 }).notNull(),
 		formVersion: int('form_version').notNull(),
-		reading: document<SyringeReading>()('reading').notNull(),
+		reading: document<RawReading>()('reading').notNull(),
 		readAt: instantAt('read_at').notNull(),
 		readBy: uuid('read_by').notNull(),
 		supersedes: uuid('supersedes'),
@@ -205,7 +205,10 @@ export const rawReading = mysqlTable(
 	]
 );
 
-/** Derived, never entered. Of one run exactly one is current: `current` is 1 or null, and unique with the run. */
+/**
+ * Derived, never entered. Of one run and parameter exactly one is current: `current` is 1 or null, and unique with
+ * them. A run of two titrations has two.
+ */
 export const result = mysqlTable(
 	'result',
 	{
@@ -214,6 +217,8 @@ export const result = mysqlTable(
 		runId: uuid('run_id').notNull(),
 		readingId: uuid('reading_id').notNull(),
 		derivationVersion: int('derivation_version').notNull(),
+		/** The version it was derived by, where that is not the run's own: a factor was put right later. */
+		siteMethodId: uuid('site_method_id'),
 		kitCheckId: uuid('kit_check_id'),
 		parameter: varchar('parameter', { length: 24 }).$type<ParameterId>().notNull(),
 		species: varchar('species', { length: 40 }).notNull(),
@@ -244,8 +249,13 @@ export const result = mysqlTable(
 			columns: [t.siteId, t.kitCheckId],
 			foreignColumns: [kitCheck.siteId, kitCheck.id]
 		}),
-		unique('result_one_current').on(t.siteId, t.runId, t.current),
-		unique('result_derivation').on(t.siteId, t.readingId, t.derivationVersion, t.kitCheckId),
+		foreignKey({
+			name: 'result_method',
+			columns: [t.siteId, t.siteMethodId],
+			foreignColumns: [siteMethod.siteId, siteMethod.id]
+		}),
+		unique('result_one_current_each').on(t.siteId, t.runId, t.parameter, t.current),
+		index('result_by_reading').on(t.siteId, t.readingId),
 		check(
 			'result_shape',
 			sql`(${t.kind} = 'value' and ${t.value} is not null and ${t.uRandom} is not null and ${t.uCommon} is not null) or (${t.kind} = 'interval' and ${t.lower} is not null and ${t.upper} is not null) or (${t.kind} = 'bound' and (${t.lower} is null) <> (${t.upper} is null))`

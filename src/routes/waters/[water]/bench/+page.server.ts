@@ -4,5 +4,5 @@ import type { PageServerLoad } from './$types';
 export const load = (async ({ locals, params }) => {
 	const open = await locals.openWater(params.water);
 	if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
-	return { offers: await locals.services.readBench(open.scope, open.water) };
+	return { bench: await locals.services.readBench(open.scope, open.water) };
 }) satisfies PageServerLoad;

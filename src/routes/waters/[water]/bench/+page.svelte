@@ -8,8 +8,9 @@
 <svelte:head><title>Bench · {data.water.name} · Tevrik</title></svelte:head>
 <BenchView
 	waterId={data.water.id}
-	offers={data.offers}
+	bench={data.bench}
 	units={data.preferences.units}
+	habits={data.preferences}
 	timeZone={data.timeZone}
 	now={data.now}
 	onsaved={invalidateAll}

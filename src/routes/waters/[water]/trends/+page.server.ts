@@ -1,5 +1,5 @@
 import { error } from '@sveltejs/kit';
-import { TREND_SPANS, type TrendSpan } from '$lib/server/service/read-trends';
+import { TREND_SPANS, type TrendSpan } from '$lib/contract/trends';
 import type { PageServerLoad } from './$types';
 
 const SPANS = Object.keys(TREND_SPANS) as TrendSpan[];

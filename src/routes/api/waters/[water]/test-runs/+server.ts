@@ -1,8 +1,8 @@
-import { SaveTestRun } from '$lib/contract/test-run';
+import { checkTestRun } from '$lib/server/validation/reading';
 import { answerCommand } from '../../../command';
 import type { RequestHandler } from './$types';
 
 export const POST = ((event) =>
-	answerCommand(event, SaveTestRun, (open, command) =>
+	answerCommand(event, checkTestRun, (open, command) =>
 		event.locals.services.saveTestRun(open.scope, command)
 	)) satisfies RequestHandler;

@@ -1,0 +1,42 @@
+import type { Band } from '$lib/core/judgement';
+import type { Method } from '$lib/core/method';
+import type { ParameterId } from '$lib/core/quantity';
+import type { Instant } from '$lib/core/time';
+import type { Prediction } from '$lib/core/trend';
+
+/** What a result will be held against, canonical units. */
+export interface BenchContext {
+	readonly band: Band | null;
+	/** What the water is expected to hold now; null before the second reading. */
+	readonly expected: Prediction | null;
+}
+
+/** A method ready for the bench. */
+export interface BenchOffer {
+	readonly method: Method;
+	/** One for each parameter that the method tells. */
+	readonly contexts: Readonly<Partial<Record<ParameterId, BenchContext>>>;
+	/** When the water was last read for the method's own parameter. */
+	readonly lastAt: Instant | null;
+	/** When this very method was last used on it. */
+	readonly lastUsedAt: Instant | null;
+	/** Made at this site, not shipped. */
+	readonly own: boolean;
+}
+
+/** A value read before that another test needs. */
+export interface KnownBefore {
+	readonly runId: string;
+	readonly at: Instant;
+	readonly value: number;
+	readonly uRandom: number;
+	readonly uCommon: number;
+}
+
+export interface BenchAnswer {
+	readonly offers: readonly BenchOffer[];
+	/** The parameters that this kind of water has a band for, or was tested for; the others come after them. */
+	readonly usual: readonly ParameterId[];
+	/** The last reading of each parameter that has a value, not older than a look back. */
+	readonly before: Readonly<Partial<Record<ParameterId, KnownBefore>>>;
+}

@@ -1,0 +1,37 @@
+import type { Band, Verdict } from '$lib/core/judgement';
+import type { ParameterId } from '$lib/core/quantity';
+import type { TestResult } from '$lib/core/reading';
+import type { Instant } from '$lib/core/time';
+import type { Prediction, RatePerDay } from '$lib/core/trend';
+
+/** A band with where it comes from and since when it holds. */
+export interface SourcedBand extends Band {
+	readonly source: string;
+	readonly fromAt: Instant;
+}
+
+/** What is estimated of a parameter, canonical units. */
+export interface EstimateToday {
+	readonly now: Prediction;
+	readonly inAWeek: Prediction;
+	readonly verdict: Verdict;
+	readonly netChangePerDay: RatePerDay;
+	readonly consumptionPerDay: RatePerDay;
+	readonly leavesInDays: number | null;
+	readonly basedOn: number;
+}
+
+/** One parameter as Today shows it. Without an estimate there were only bounds so far. */
+export interface ParameterToday {
+	readonly parameter: ParameterId;
+	readonly band: SourcedBand | null;
+	readonly estimate: EstimateToday | null;
+	readonly last: { readonly at: Instant; readonly result: TestResult };
+	/** A major ion brought to S = 35, where salinity was read lately. */
+	readonly atS35: { readonly value: number; readonly u: number; readonly salinity: number } | null;
+}
+
+export interface TodayAnswer {
+	readonly rows: readonly ParameterToday[];
+	readonly untested: readonly ParameterId[];
+}

@@ -1,0 +1,57 @@
+import type { WaterEvent } from '$lib/core/balance';
+import type { ProfileId } from '$lib/core/judgement';
+import type { Method } from '$lib/core/method';
+import type { RawReading } from '$lib/core/reading';
+import type { Instant } from '$lib/core/time';
+
+/** What happens besides doses and changes. */
+export interface DemoNote {
+	readonly at: Instant;
+	readonly kind: 'animals-in' | 'animals-out' | 'failure' | 'note' | 'feeding' | 'medium-in' | 'top-up';
+	readonly note: string;
+}
+
+/** A batch of new salt water. */
+export interface DemoBatch {
+	readonly at: Instant;
+	readonly batch: string;
+	readonly saltLot: string;
+	readonly volumeL: number;
+}
+
+export interface DemoReading {
+	readonly at: Instant;
+	readonly method: Method;
+	readonly reading: RawReading;
+	readonly note?: string;
+	/** Read first the wrong way round, then corrected. */
+	readonly firstEnteredAs?: RawReading;
+	readonly correctedBecause?: string;
+}
+
+/** One water of the demo world with everything that was ever entered for it. */
+export interface WaterStory {
+	readonly name: string;
+	readonly kind: 'tank' | 'new-mix' | 'source' | 'collected';
+	readonly netVolumeL: number | null;
+	readonly profile: ProfileId | null;
+	readonly hasAnimals: boolean;
+	readonly lights: readonly [onMinute: number, offMinute: number] | null;
+	readonly startedAt: Instant;
+	readonly events: readonly (WaterEvent & { readonly batch?: string })[];
+	/** What single doses were taken from. */
+	readonly singleDoses: string;
+	readonly batches: readonly DemoBatch[];
+	readonly notes: readonly DemoNote[];
+	readonly readings: readonly DemoReading[];
+}
+
+export interface SiteStory {
+	readonly name: string;
+	readonly timeZone: string;
+	readonly people: readonly {
+		readonly displayName: string;
+		readonly role: 'keeper' | 'helper' | 'teacher';
+	}[];
+	readonly waters: readonly WaterStory[];
+}

@@ -1,0 +1,62 @@
+import type { Instant } from '$lib/core/time';
+import { lobbyReef, LIBRARY } from './lobby-reef';
+import { classroomTank, collected, cuttingsTray, mixingBarrel, paludarium, quayTap } from './other-waters';
+import type { SiteStory } from './story';
+
+export const SCHOOL = { name: 'Harbour school', timeZone: LIBRARY.timeZone } as const;
+
+const SKERRY = {
+	alkalinity: 6.55,
+	calcium: 418,
+	magnesium: 1298,
+	nitrate: 0.25,
+	phosphate: 0.02,
+	salinity: 34.7
+} as const;
+const BIGHT = {
+	alkalinity: 6.7,
+	calcium: 396,
+	magnesium: 1225,
+	nitrate: 1.4,
+	phosphate: 0.05,
+	salinity: 32.6
+} as const;
+
+/** The demo world: two sites, eight waters, told from the day on which it is made. The same day, the same world. */
+export function demoWorld(now: Instant): readonly [SiteStory, SiteStory] {
+	const zone = LIBRARY.timeZone;
+	return [
+		{
+			name: LIBRARY.name,
+			timeZone: zone,
+			people: [
+				{ displayName: 'Keeper', role: 'keeper' },
+				{ displayName: 'Helper', role: 'helper' }
+			],
+			waters: [
+				lobbyReef(now).story,
+				mixingBarrel(now, zone),
+				quayTap(now, zone),
+				paludarium(now, zone),
+				collected('Skerry sample', now, zone, 96, SKERRY, 'One litre from the outer skerry, ebb, 1 m deep.'),
+				collected(
+					'Bight sample',
+					now,
+					zone,
+					95,
+					BIGHT,
+					'One litre from the bight, after rain, from the pier.'
+				)
+			]
+		},
+		{
+			name: SCHOOL.name,
+			timeZone: zone,
+			people: [
+				{ displayName: 'Teacher', role: 'teacher' },
+				{ displayName: 'Keeper', role: 'helper' }
+			],
+			waters: [cuttingsTray(now, zone), classroomTank(now, zone)]
+		}
+	];
+}

@@ -1,0 +1,91 @@
+import type { DeriveAgain } from '$lib/contract/method';
+import { derive, type TestResult } from '$lib/core/reading';
+import { fail, ok, type Result } from '$lib/core/result';
+import type { Instant } from '$lib/core/time';
+import type { Reader } from '../repository/database.ts';
+import { versionsOf } from '../repository/method.ts';
+import type { SiteScope } from '../repository/scope.ts';
+import { readingsByMethod, setCurrentResults, type LoggedReading } from '../repository/test.ts';
+import type { Deps } from './deps.ts';
+import { newResults } from './new-results.ts';
+import { once } from './once.ts';
+
+/** How one result would move. */
+export interface Move {
+	readonly readingId: string;
+	readonly at: Instant;
+	readonly water: string;
+	readonly version: number;
+	readonly before: readonly TestResult[];
+	/** Null where the newest version cannot read it, and why. */
+	readonly after: readonly TestResult[] | null;
+}
+
+interface Planned {
+	readonly moves: readonly Move[];
+	readonly rows: readonly {
+		readonly reading: LoggedReading;
+		readonly results: ReturnType<typeof newResults>;
+	}[];
+}
+
+const same = (a: readonly TestResult[], b: readonly TestResult[]) => JSON.stringify(a) === JSON.stringify(b);
+
+async function plan(deps: Deps, db: Reader, scope: SiteScope, code: string): Promise<Planned | null> {
+	const versions = await versionsOf(db, scope, code);
+	const [newest, ...older] = versions;
+	if (!newest) return null;
+	const readings = await readingsByMethod(
+		db,
+		scope,
+		older.map((v) => v.siteMethodId)
+	);
+	const moves: Move[] = [];
+	const rows: Planned['rows'][number][] = [];
+	for (const reading of readings) {
+		const derived = derive(newest.method, reading.reading);
+		const after = derived.ok ? derived.value.outcomes.map((o) => o.result) : null;
+		if (after && same(after, reading.results)) continue;
+		moves.push({
+			readingId: reading.readingId,
+			at: reading.at,
+			water: reading.water,
+			version: reading.method.version,
+			before: reading.results,
+			after
+		});
+		if (derived.ok) {
+			const of = { id: reading.runId, readingId: reading.readingId };
+			rows.push({
+				reading,
+				results: newResults(deps, of, newest.method, derived.value.outcomes, newest.siteMethodId)
+			});
+		}
+	}
+	return { moves, rows };
+}
+
+/** Shows how each result that came from an older version would move, before anything moves. */
+export async function previewDerivation(
+	deps: Deps,
+	scope: SiteScope,
+	code: string
+): Promise<readonly Move[] | null> {
+	return (await plan(deps, deps.db, scope, code))?.moves ?? null;
+}
+
+/** Derives them again; old results stay, no longer current, and nothing raw changes. */
+export async function deriveAgain(
+	deps: Deps,
+	scope: SiteScope,
+	command: DeriveAgain
+): Promise<Result<{ readonly moved: number }>> {
+	return once(deps, scope, 'derive-again', command, async (tx) => {
+		const planned = await plan(deps, tx, scope, command.code);
+		if (!planned) return fail('unknown-item', 'code');
+		for (const { reading, results } of planned.rows) {
+			await setCurrentResults(tx, scope, reading.runId, results);
+		}
+		return ok({ moved: planned.rows.length });
+	});
+}

@@ -1,0 +1,8 @@
+<script lang="ts">
+	import MethodEditor from '$lib/ui/methods/MethodEditor.svelte';
+
+	let { data } = $props();
+</script>
+
+<svelte:head><title>Enter a kit · Tevrik</title></svelte:head>
+<MethodEditor waterId={data.water.id} from={data.from} revises={data.revises} />
