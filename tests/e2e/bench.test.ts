@@ -12,6 +12,7 @@ const LEFT = 'input[inputmode="decimal"]';
 /** Goes through all steps of a test up to the titration; the clock runs ten times as fast. */
 async function toTitration(me: Person, start: string, half = false): Promise<void> {
 	await me.goto('/bench');
+	await me.choose(start.includes('calcium') ? 'ca-syringe' : 'alk-syringe');
 	if (half) await me.press('Half sample, 1.5 mL');
 	await me.press(start);
 	await me.press('Done, go on');
@@ -109,11 +110,12 @@ describe('one test by hand, from the first open to the file', () => {
 		// Swapped ends of a range are the same range.
 		await typeVolume(me, 1, '0.42-0.41');
 		await me.press('Colour has turned');
-		await me.sees('0.41 to 0.42 mL used, half sample, not sure');
+		await me.sees('0.41 to 0.42 mL used, not sure, half sample');
 		await me.sees('your doubt about the mark');
 		await me.press('Test again instead');
 		await me.press('Give this test up');
 		await me.press('mg/L CaCO₃');
+		await me.choose('alk-syringe');
 		await me.sees(/one mark is 2\.5 mg\/L CaCO₃/);
 		await me.press('dKH');
 		expect(me.complaints).toEqual([]);
@@ -123,6 +125,7 @@ describe('one test by hand, from the first open to the file', () => {
 	it('goes on after a reload, at the same place with the same numbers', async () => {
 		const me = await openPage(world, '/', DESK);
 		await me.goto('/bench');
+		await me.choose('alk-syringe');
 		await me.press('Start alkalinity');
 		await me.press('Done, go on');
 		await me.press('Done, go on');
@@ -163,12 +166,12 @@ describe('one test by hand, from the first open to the file', () => {
 		await me.sees('Did you enter what was left as what was used? Then alkalinity would be 7.9 dKH');
 		await me.press('No, as entered');
 		await me.sees('Surprising');
-		await me.press('Back to the syringe');
+		await me.press('Back to the reading');
 		await me.press('Colour has turned');
 		await me.press('Yes, that is it');
 		await me.sees('As expected');
 		await me.sees('read 0.43 mL left');
-		await me.press('Back to the syringe');
+		await me.press('Back to the reading');
 		await typeVolume(me, 1, '0.06');
 		await me.press('Colour has turned');
 		await me.sees('Is the decimal point in its place?');

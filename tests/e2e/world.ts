@@ -143,6 +143,61 @@ export async function openPage(world: World, path = '/', viewport: typeof DESK |
 			await handle.evaluate((e) => (e as Element).scrollIntoView({ block: 'center' }));
 			await (handle as unknown as { click(): Promise<void> }).click();
 		},
+		/** Picks a method on the bench by its code, opening the list it stands in. */
+		async choose(code: string) {
+			await explained(
+				`the method ${code}`,
+				page.waitForFunction(
+					(value) => {
+						const button = document.querySelector<HTMLButtonElement>(`button[value="${value}"]`);
+						const list = button?.closest('details');
+						if (list) list.open = true;
+						button?.click();
+						return button !== null;
+					},
+					{ timeout: PATIENCE_MS },
+					code
+				)
+			);
+		},
+		/** Goes through the steps of a test, quickly, until an instrument is to be read. */
+		async toReading() {
+			const DONE = [
+				'Colour has turned',
+				'That is its place',
+				'That is what it shows',
+				'That is where it stands'
+			];
+			const NEXT = [
+				'Go on as it is',
+				'Done, go on',
+				'Add a drop',
+				'Start swirling',
+				'Start shaking',
+				'Start the wait',
+				'It is filtering'
+			];
+			const end = Date.now() + 4 * PATIENCE_MS;
+			while (Date.now() < end) {
+				const state = await page.evaluate(
+					(done, next) => {
+						const buttons = [...document.querySelectorAll<HTMLButtonElement>('main button')].filter(
+							(b) => b.offsetParent !== null && !b.disabled
+						);
+						const has = (text: string) => buttons.find((b) => b.innerText.trim() === text);
+						if (done.some(has)) return 'there';
+						const press = next.map(has).find((b) => b !== undefined);
+						press?.click();
+						return press ? 'pressed' : 'waiting';
+					},
+					DONE,
+					NEXT
+				);
+				if (state === 'there') return;
+				await new Promise((resolve) => setTimeout(resolve, state === 'pressed' ? 15 : 100));
+			}
+			throw new Error(`no instrument at ${page.url()}: ${(await this.text()).slice(0, 800)}`);
+		},
 		async goto(view: string) {
 			await page.goto(base + view, { waitUntil: 'networkidle0' });
 		},

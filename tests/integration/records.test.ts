@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
 import mysql from 'mysql2/promise';
+import { SHIPPED_METHODS } from '../../src/lib/core/method/index.ts';
 import { addDays, instant } from '../../src/lib/core/time/index.ts';
 import { openWorld, testRun, type World } from '../support/site.ts';
 
@@ -32,7 +33,8 @@ describe('a test run', () => {
 		const today = await world.services.readToday(scope, water);
 		expect(today.rows.map((r) => r.parameter)).toEqual(['alkalinity']);
 		expect(today.rows[0]!.last.result).toMatchObject({ kind: 'value', value: expect.closeTo(8.1663, 3) });
-		expect(today.untested).toEqual(['calcium']);
+		// Without a band nothing is missed.
+		expect(today.untested).toEqual([]);
 		const log = await world.services.readLog(scope, { waterId, what: null, before: null });
 		expect(log.entries[0]).toMatchObject({ type: 'reading', reading: command.reading, note: command.note });
 		expect(await count('sample', siteId)).toBe(1);
@@ -62,7 +64,7 @@ describe('a test run', () => {
 	it('that cannot be is refused, and nothing of it stays', async () => {
 		const { scope, waterId, siteId } = await world.site('refused');
 		const beyond = testRun(world, waterId);
-		beyond.reading.fills[0]!.end = { lowerMl: 4.1, upperMl: 4.1 };
+		beyond.reading.fills = [{ startMl: 1, end: { lowerMl: 4.1, upperMl: 4.1 } }];
 		expect(await world.services.saveTestRun(scope, beyond)).toMatchObject({
 			ok: false,
 			fault: { code: 'beyond-syringe', field: 'reading.fills.0.end.lowerMl' }
@@ -178,7 +180,7 @@ describe('events and targets', () => {
 			);
 		}
 		const before = (await world.services.readToday(scope, water)).rows[0]!;
-		expect(before.consumptionPerDay.value).toBeCloseTo(0, 1);
+		expect(before.estimate!.consumptionPerDay.value).toBeCloseTo(0, 1);
 		const dose = {
 			id: world.deps.newId(),
 			waterId,
@@ -194,7 +196,7 @@ describe('events and targets', () => {
 		};
 		expect(await world.services.recordEvent(scope, dose)).toMatchObject({ ok: true });
 		const after = (await world.services.readToday(scope, water)).rows[0]!;
-		expect(after.consumptionPerDay.value).toBeCloseTo(0.7, 1);
+		expect(after.estimate!.consumptionPerDay.value).toBeCloseTo(0.7, 1);
 		expect(
 			await world.services.recordEvent(scope, {
 				...dose,
@@ -286,28 +288,33 @@ describe('what the views are given', () => {
 		const { scope, water } = await world.site('empty');
 		expect(await world.services.readToday(scope, water)).toEqual({
 			rows: [],
-			untested: ['alkalinity', 'calcium']
+			untested: []
 		});
 		expect((await world.services.readTrends(scope, water, 'all')).rows).toEqual([]);
 		expect(
 			(await world.services.readLog(scope, { waterId: null, what: null, before: null })).older
 		).toBeNull();
-		const offers = await world.services.readBench(scope, water);
-		expect(offers.map((o) => [o.method.code, o.expected, o.basedOn])).toEqual([
-			['alk-syringe', null, 0],
-			['ca-syringe', null, 0]
-		]);
+		const { offers, usual, before } = await world.services.readBench(scope, water);
+		expect(offers.map((o) => o.method.code).sort()).toEqual(
+			SHIPPED_METHODS.filter((m) => m.kind !== 'stated')
+				.map((m) => m.code)
+				.sort()
+		);
+		expect(
+			offers.every((o) => o.lastUsedAt === null && o.contexts[o.method.parameter]?.expected === null)
+		).toBe(true);
+		expect([usual, before]).toEqual([[], {}]);
 	});
 	it('expects nothing from one reading, and something from two', async () => {
 		const { scope, waterId, water } = await world.site('few');
 		const alkalinity = async () =>
-			(await world.services.readBench(scope, water)).find((o) => o.method.parameter === 'alkalinity')!;
+			(await world.services.readBench(scope, water)).offers.find((o) => o.method.code === 'alk-syringe')!;
 		await world.services.saveTestRun(scope, testRun(world, waterId, { finishedAt: addDays(world.now, -4) }));
-		expect((await alkalinity()).expected).toBeNull();
+		expect((await alkalinity()).contexts.alkalinity!.expected).toBeNull();
 		await world.services.saveTestRun(scope, testRun(world, waterId, { finishedAt: addDays(world.now, -1) }));
-		const { expected, basedOn } = await alkalinity();
-		expect(basedOn).toBe(2);
-		expect(expected!.value).toBeCloseTo(8.17, 1);
+		const { contexts, lastUsedAt } = await alkalinity();
+		expect(lastUsedAt).toBe(addDays(world.now, -1));
+		expect(contexts.alkalinity!.expected!.value).toBeCloseTo(8.17, 1);
 	});
 	it('shows the readings of the span, and a line that was fitted with those before it', async () => {
 		const { scope, waterId, water } = await world.site('spans');
@@ -324,7 +331,7 @@ describe('what the views are given', () => {
 			counts.push((await rowOf(span)).readings.length);
 		expect(counts).toEqual([3, 6, 7, 7]);
 		const month = await rowOf('month');
-		expect(month.basedOn).toBe(4);
+		expect(month.estimate!.basedOn).toBe(4);
 		expect(month.line[0]!.at).toBeGreaterThanOrEqual(addDays(world.now, -31));
 		expect(month.line.at(-1)!.at).toBeGreaterThan(world.now);
 	});
@@ -335,15 +342,16 @@ describe('a bound', () => {
 		const { scope, waterId, water } = await world.site('bound');
 		const command = testRun(world, waterId);
 		command.reading.readAs = 'used';
-		command.reading.fills[0]!.end = { lowerMl: 0, upperMl: 0 };
+		command.reading.fills = [{ startMl: 1, end: { lowerMl: 0, upperMl: 0 } }];
 		const saved = await world.services.saveTestRun(scope, command);
 		const bound = { kind: 'bound', sense: '<', parameter: 'alkalinity', limit: expect.closeTo(0.2103, 3) };
-		expect(saved).toMatchObject({ ok: true, value: { result: bound } });
+		expect(saved).toMatchObject({ ok: true, value: { results: [bound] } });
 		const { entries } = await world.services.readLog(scope, { waterId, what: 'alkalinity', before: null });
-		expect(entries[0]).toMatchObject({ result: bound });
+		expect(entries[0]).toMatchObject({ results: [bound] });
 		const [, row] = world.services.logCsv(entries).split('\r\n');
 		expect(row).toContain(',bound,,0,0.21');
-		// The estimate of this version uses values only: it says nothing rather than something wrong.
-		expect((await world.services.readToday(scope, water)).rows).toEqual([]);
+		// A line needs values: with a bound alone nothing is estimated, and the bound is shown.
+		const { rows } = await world.services.readToday(scope, water);
+		expect(rows).toMatchObject([{ parameter: 'alkalinity', estimate: null, last: { result: bound } }]);
 	});
 });

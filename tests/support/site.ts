@@ -1,5 +1,6 @@
 import type { SaveTestRun } from '../../src/lib/contract/test-run.ts';
 import { ALK_SYRINGE } from '../../src/lib/core/method/index.ts';
+import type { SyringeReading } from '../../src/lib/core/reading/index.ts';
 import { addDays, fromIso, instant, type Instant } from '../../src/lib/core/time/index.ts';
 import { idMaker } from '../../src/lib/server/clock.ts';
 import { connect } from '../../src/lib/server/db/connect.ts';
@@ -55,8 +56,13 @@ export function openWorld(url: string) {
 
 export type World = ReturnType<typeof openWorld>;
 
-/** A whole test as the bench would send it: alkalinity, 0.41 mL left. */
-export function testRun(world: World, waterId: string, change: Partial<SaveTestRun> = {}): SaveTestRun {
+/** A whole test as the bench would send it, its plunger ready to be changed. */
+export type SyringeRun = Omit<SaveTestRun, 'reading'> & {
+	reading: { -readonly [K in keyof SyringeReading]: SyringeReading[K] };
+};
+
+/** Alkalinity, 0.41 mL left. */
+export function testRun(world: World, waterId: string, change: Partial<SyringeRun> = {}): SyringeRun {
 	const at = instant(change.finishedAt ?? world.now);
 	return {
 		id: world.deps.newId(),
@@ -70,6 +76,7 @@ export function testRun(world: World, waterId: string, change: Partial<SaveTestR
 		finishedAt: at,
 		offsetMinutes: 0,
 		reading: {
+			form: 'syringe',
 			portion: 'full',
 			readAs: 'left',
 			fills: [{ startMl: 1, end: { lowerMl: 0.41, upperMl: 0.41 } }],

@@ -7,6 +7,7 @@ export const EVENT_NAMES: Readonly<Record<EventKind, string>> = {
 	'recurring-dose': 'Daily dose set',
 	'recurring-dose-missed': 'Daily dose missed',
 	'water-change': 'Water change',
+	'new-mix': 'New batch mixed',
 	'top-up': 'Top-up',
 	'medium-in': 'Medium put in',
 	'medium-out': 'Medium taken out',
@@ -25,6 +26,7 @@ interface AnyDetails {
 	readonly days?: number;
 	readonly volumeL?: number;
 	readonly batch?: string;
+	readonly saltLot?: string;
 	readonly newWater?: readonly { readonly parameter: ParameterId; readonly value: number }[];
 }
 
@@ -49,6 +51,10 @@ export function eventWords(kind: EventKind, details: EventDetails): string {
 				.filter(Boolean)
 				.join('; ');
 		}
+		case 'new-mix':
+			return [`${d.batch}, ${plain(d.volumeL ?? 0)} L`, d.saltLot ? `salt ${d.saltLot}` : '']
+				.filter(Boolean)
+				.join(', ');
 		default:
 			return '';
 	}

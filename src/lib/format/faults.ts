@@ -4,10 +4,10 @@ type Words = (details: Readonly<Record<string, string | number>>, field: string)
 
 /** What is wrong, what was kept, what to do. One text per code, in one place. */
 const TEXTS: Readonly<Record<FaultCode, Words>> = {
-	'not-a-number': () => 'That is not a number. Type a volume such as 0.41.',
+	'not-a-number': () => 'That is not a number. Type one such as 0.41; a comma will do as well.',
 	'beyond-syringe': (d) =>
 		`The syringe holds ${d.capacityMl} mL; a larger number cannot have been read on it. Was it read in hundredths?`,
-	'below-zero': () => 'A volume cannot be below zero. Type what the scale shows at the plunger.',
+	'below-zero': () => 'That cannot be below zero. Enter what you see.',
 	'finer-than-scale': (d) =>
 		`The scale has marks every ${d.graduationMl} mL. Give a mark, or the middle between two.`,
 	'start-below-end': (d) =>
@@ -18,7 +18,48 @@ const TEXTS: Readonly<Record<FaultCode, Words>> = {
 	'range-reversed': () => 'The lower end of the range is above the upper one.',
 	'portion-unknown': () => 'Choose a full or a half sample.',
 	'chart-duplicate': (d) => `The table has two results for the same reading, ${d.x}. Keep one.`,
-	'chart-too-short': () => 'A table needs at least two rows.',
+	'chart-too-short': () => 'At least two rows are needed.',
+	'table-row': (d) =>
+		`Line ${d.row} holds ${d.cells} numbers; a row is what was read and what it is worth, two numbers.`,
+	'factor-implausible': (d) =>
+		`A factor outside ${d.least} to ${d.most} says that the kit or this check is broken. Repeat the check.`,
+	'standards-alike': () => 'Both standards read the same; a line needs two different readings.',
+	'no-such-step': () =>
+		'There is no such place on this scale. Choose one of its steps, or between two of them.',
+	'wrong-form': () => 'This method is read in another way. Start the test again.',
+	'beyond-scale': (d) =>
+		`That lies outside ${d.least} to ${d.most}${d.unit ? ` ${d.unit}` : ''}. Was the unit or the decimal point another?`,
+	'finer-than-marks': (d) =>
+		`It can be read to ${d.finest}${d.unit ? ` ${d.unit}` : ''} at the finest. Enter it so.`,
+	'beyond-excess': () =>
+		'More was titrated back than the first reagent could bind. Was it forgotten, or the wrong syringe used? Test again.',
+	'less-than-nothing': (d) =>
+		`${d.off} mg/L of calcium cannot be taken off a total of ${d.total} mg/L. Check both readings.`,
+	'temperature-missing': () => 'A float needs the temperature of the water beside it. Enter it.',
+	'no-salinity': (d) =>
+		`${d.reading} is lighter than fresh water, or heavier than any sea. Read the scale again.`,
+	'unit-unknown': () => 'That unit measures something else. Choose one that fits the parameter.',
+	'dilution-impossible': () => 'A dilution makes the sample thinner: one part in more than one.',
+	'drops-are-used': () => 'Drops are counted as used; a table of what is left needs a syringe.',
+	'worth-nothing': () =>
+		'A factor of zero would make every reading alike. Enter what one mL or one drop is worth.',
+	'not-titrated': () =>
+		'This parameter is not found from a titrant’s concentration. Use a factor or a table.',
+	'filtrate-too-small': () => 'More of the filtrate is taken than there is.',
+	'marks-do-not-fit': () => 'The marks do not divide the scale into whole steps.',
+	'sample-missing': () => 'A titration needs the volume of its sample.',
+	'parameter-differs': () => 'This part is about another parameter than the method.',
+	'meter-differs': () => 'The kind of method and the way its titrant is measured do not go together.',
+	'steps-not-rising': () => 'Colour steps must rise, palest first.',
+	'steps-alike': () => 'Two steps have the same id.',
+	'no-reading-step': (d) =>
+		d.kind === 'titrate'
+			? `The steps need ${d.wanted === 1 ? 'one step' : `${d.wanted} steps`} that titrates, such as “titrate with B until red”.`
+			: 'The steps need one that reads, such as “read against the card”, at the end.',
+	'reading-not-last': (d) =>
+		`The last step must be the one that ${d.kind === 'titrate' ? 'titrates' : 'reads'}.`,
+	'file-unreadable': (d) => `This file is not JSON${d.where ? ` (${d.where})` : ''}. Choose a method file.`,
+	'method-shipped': () => 'A shipped method stays as it is. Duplicate it, and change the copy.',
 	'count-not-reached': (d) =>
 		`${d.drops} of ${d.count} drops are counted. Count on, or leave the step as it is.`,
 	'timer-running': () => 'The time is not over yet. Wait for it, or leave the step as it is.',
@@ -58,6 +99,9 @@ const FIELDS: Readonly<Record<string, string>> = {
 
 function fieldWords(field: string): string {
 	if (FIELDS[field]) return FIELDS[field];
+	if (field.startsWith('method.') || field === 'format' || field === 'formatVersion') {
+		return `In the method file, “${field}”`;
+	}
 	if (field.startsWith('details.strength')) return 'The strength';
 	if (field.startsWith('details.newWater')) return 'The value of the new water';
 	return `“${field}”`;
@@ -71,6 +115,14 @@ function reasonWords(reason: string): string {
 		const words = { '>': 'above', '<': 'below', '>=': 'at least', '<=': 'at most' } as const;
 		return `must be ${words[limit[1] as keyof typeof words]} ${limit[2]}`;
 	}
+	const one = /one of (.*)/.exec(reason);
+	if (/must be equal to one of the allowed values/.test(reason)) return 'is none of the words that it can be';
+	if (one) return `must be one of ${one[1]}`;
+	if (/must match pattern/.test(reason)) return 'is not written as it must be';
+	if (/must NOT have additional properties/.test(reason)) return 'is not known here; is it misspelt?';
+	if (/must be equal to constant/.test(reason)) return 'is not what it must be';
+	if (/must be (object|array|string|boolean)/.test(reason))
+		return `must be ${/must be (\w+)/.exec(reason)?.[1] === 'array' ? 'a list' : 'a value of another kind'}`;
 	if (/fewer than 1 char/.test(reason)) return 'is missing';
 	const short = /fewer than (\d+) char/.exec(reason);
 	if (short) return `needs at least ${short[1]} letters`;
@@ -81,4 +133,10 @@ function reasonWords(reason: string): string {
 
 export function faultText(fault: Fault): string {
 	return TEXTS[fault.code](fault.details ?? {}, fault.field ?? '');
+}
+
+/** With the path of the part that is wrong, for files and long forms. */
+export function faultAt(fault: Fault): string {
+	const text = faultText(fault);
+	return !fault.field || text.includes(fault.field) ? text : `${fault.field}: ${text}`;
 }

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { judge } from '$lib/core/judgement';
 import { ALK_SYRINGE } from '$lib/core/method';
-import { deriveSyringeResult, type TestResult } from '$lib/core/reading';
+import { derive, type TestResult } from '$lib/core/reading';
 import { fromIso } from '$lib/core/time';
 import { arithmeticWords, budgetWords } from './arithmetic';
 import { ago, clockTime, countdown, localField, longDay } from './date';
@@ -92,7 +92,7 @@ describe('results and verdicts', () => {
 		expect(resultInUnit(result, 'meq-per-l')).toBe('2.66 ± 0.17 meq/L');
 		expect(
 			resultInUnit({ kind: 'bound', parameter: 'alkalinity', unit: 'dkh', sense: '<', limit: 0.21 }, 'dkh')
-		).toBe('< 0.21 dKH');
+		).toBe('below 0.21 dKH');
 		expect(bandInUnit('alkalinity', band, 'dkh')).toBe('7.5–9');
 		expect(bandInUnit('alkalinity', { low: null, high: 9 }, 'meq-per-l')).toBe('below 3.21');
 		expect(limitInUnit('calcium', 410, 'mg-per-l')).toBe('410');
@@ -125,25 +125,25 @@ describe('results and verdicts', () => {
 
 describe('the arithmetic', () => {
 	it('can be followed line by line, and its budget adds up', () => {
-		const derived = deriveSyringeResult(ALK_SYRINGE, {
+		const derived = derive(ALK_SYRINGE, {
+			form: 'syringe',
 			portion: 'full',
 			readAs: 'left',
 			fills: [{ startMl: 1, end: { lowerMl: 0.46, upperMl: 0.46 } }],
 			sure: true
 		});
 		if (!derived.ok) throw new Error();
-		expect(arithmeticWords(derived.value.arithmetic, 'alkalinity', 'dkh').map((l) => l.sum)).toEqual([
-			'1.00 − 0.46 = 0.54 mL',
-			'− 0.0075 = 0.5325 mL',
-			'× 14.019 dKH per mL = 7.465 dKH'
-		]);
-		const budget = budgetWords(derived.value.components, 'alkalinity', 'dkh');
+		expect(
+			arithmeticWords(derived.value.outcomes[0].arithmetic, 'alkalinity', 'dkh').map((l) => l.sum)
+		).toEqual(['1.00 − 0.46 = 0.54 mL', '− 0.0075 = 0.5325 mL', '× 14.019 dKH per mL = 7.47 dKH']);
+		const budget = budgetWords(derived.value.outcomes[0].components, 'alkalinity', 'dkh');
 		expect(budget[0]!.name).toBe('judging the end point');
 		expect(budget.reduce((sum, row) => sum + row.share, 0)).toBeCloseTo(1, 10);
 	});
 	it('says a reading as it was made', () => {
 		expect(
-			readingWords({
+			readingWords(ALK_SYRINGE, {
+				form: 'syringe',
 				portion: 'half',
 				readAs: 'used',
 				sure: false,
@@ -152,7 +152,7 @@ describe('the arithmetic', () => {
 					{ startMl: 1, end: { lowerMl: 0.2, upperMl: 0.21 } }
 				]
 			})
-		).toBe('1.00 + 0.20 to 0.21 mL used, 2 fillings, half sample, not sure');
+		).toBe('1.00 + 0.20 to 0.21 mL used, 2 fillings, not sure, half sample');
 	});
 });
 

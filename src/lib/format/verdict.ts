@@ -1,5 +1,6 @@
 import type { Grade, Verdict } from '$lib/core/judgement';
 import { PARAMETERS, UNITS, type ParameterId, type UnitId } from '$lib/core/quantity';
+import type { BoundResult } from '$lib/core/reading';
 import type { Instant } from '$lib/core/time';
 import { shortDay } from './date.ts';
 import { percent } from './number.ts';
@@ -47,6 +48,25 @@ export function verdictSentence(parameter: ParameterId, verdict: Verdict, unit: 
 		default:
 			return `${side === 'low' ? 'Below' : 'Above'} ${range}.`;
 	}
+}
+
+/** What a bound says, and what to do next. It is compared with the band as the bound it is. */
+export function boundSentence(
+	{ parameter, sense, limit }: BoundResult,
+	band: { readonly low: number | null; readonly high: number | null } | null,
+	unit: UnitId
+): string {
+	const next =
+		sense === '>'
+			? 'Thin the sample and test again to have a number.'
+			: 'A larger sample or a finer kit would tell how much.';
+	if (!band) return `This is a bound, not a number. ${next}`;
+	const range = `${bandInUnit(parameter, band, unit)} ${UNITS[unit].symbol}`;
+	if (sense === '>' && band.high !== null && limit >= band.high) return `Above ${range}. ${next}`;
+	if (sense === '<' && band.low !== null && limit <= band.low) return `Below ${range}. ${next}`;
+	if (sense === '<' && band.low === null && band.high !== null && limit <= band.high)
+		return `Inside ${range}.`;
+	return `This bound cannot tell whether it is inside ${range}. ${next}`;
 }
 
 /** Whether the reading is what was expected; empty without a history. */

@@ -2,44 +2,59 @@
 	import { untrack } from 'svelte';
 	import { send } from '$lib/client/api';
 	import { idMaker } from '$lib/client/ids';
-	import { offsetMinutes, type Instant } from '$lib/core/time';
-	import { methodByCode, type Portion } from '$lib/core/method';
+	import type { BenchAnswer, BenchOffer } from '$lib/contract/bench';
+	import { titrationsOf, type Method } from '$lib/core/method';
 	import { PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
 	import type { SlipCandidate } from '$lib/core/plausibility';
-	import type { TestResult } from '$lib/core/reading';
+	import { formOf, type TestResult } from '$lib/core/reading';
+	import { addSeconds, offsetMinutes, type Instant } from '$lib/core/time';
 	import { faultText } from '$lib/format/faults';
 	import { resultInUnit } from '$lib/format/quantity';
 	import Action from '$lib/ui/shared/Action.svelte';
 	import { benchDeskOf, clockOf } from '$lib/ui/shared/context';
+	import { emptyReading, readingOf, type Habits } from '$lib/ui/shared/reading-draft';
 	import ChooseMethod from './ChooseMethod.svelte';
-	import { measure, readingOf } from './measure';
-	import type { BenchOffer } from './offer';
+	import CountDrops from './CountDrops.svelte';
+	import { measure } from './measure';
+	import type { StartChoice } from './MethodPanel.svelte';
+	import ReadDisplay from './ReadDisplay.svelte';
+	import ReadLine from './ReadLine.svelte';
+	import ReadSteps from './ReadSteps.svelte';
 	import ResultView from './ResultView.svelte';
 	import RunStep from './RunStep.svelte';
 	import Titrate from './Titrate.svelte';
 
 	interface Props {
 		waterId: string;
-		offers: readonly BenchOffer[];
+		bench: BenchAnswer;
 		units: Readonly<Record<ParameterId, UnitId>>;
+		habits: Habits;
 		timeZone: string;
 		now: Instant;
 		/** Asks the server again, so that the next reading is held against the one just saved. */
 		onsaved: () => Promise<void>;
 	}
-	let { waterId, offers, units, timeZone, now, onsaved }: Props = $props();
+	let { waterId, bench, units, habits, timeZone, now, onsaved }: Props = $props();
 
 	const desk = benchDeskOf();
 	const clock = clockOf();
 	const newId = idMaker(untrack(() => clock));
 	let saving = $state(false);
 	let fault = $state<string | null>(null);
-	let saved = $state<TestResult | null>(null);
+	/** The test that was just saved, so that its sample can be tested once more. */
+	let saved = $state.raw<{
+		readonly method: Method;
+		readonly sampleId: string;
+		readonly choice: StartChoice;
+		readonly all: readonly (readonly TestResult[])[];
+	} | null>(null);
 
-	const offer = $derived(offers.find((o) => o.method.code === desk.draft?.methodCode) ?? null);
-	const unit = $derived(units[desk.method?.parameter ?? 'alkalinity']);
-	const reading = $derived(desk.draft?.readAt != null ? readingOf(desk.draft) : null);
-	const measurement = $derived(reading && desk.method && offer ? measure(desk.method, reading, offer) : null);
+	const offer = $derived(bench.offers.find((o) => o.method.code === desk.draft?.method.code) ?? null);
+	const contexts = $derived<BenchOffer['contexts']>(offer?.contexts ?? {});
+	const reading = $derived(
+		desk.draft?.readAt != null ? readingOf(desk.draft.method, desk.draft.portion, desk.draft.reading) : null
+	);
+	const measurement = $derived(reading && desk.method ? measure(desk.method, reading, contexts) : null);
 	/** Changes with every screen of the test; each begins at its top. */
 	const screen = $derived(
 		`${desk.draft?.runId ?? ''}/${desk.progress?.stepIndex ?? ''}/${desk.draft?.readAt != null}/${saved !== null}`
@@ -47,37 +62,63 @@
 	$effect(() => {
 		if (screen) window.scrollTo({ top: 0 });
 	});
-	const titrating = $derived(desk.progress?.step?.action.kind === 'titrate');
+	const action = $derived(desk.progress?.step?.action ?? null);
+	const reads = $derived(action?.kind === 'titrate' || action?.kind === 'read');
 
-	function start(methodCode: string, portion: Portion): void {
-		const method = methodByCode(methodCode);
-		if (!method) return;
+	interface Repeat {
+		readonly sampleId: string;
+		readonly drawnAt: Instant;
+		readonly earlier: readonly (readonly TestResult[])[];
+	}
+	function begin(method: Method, choice: StartChoice, repeat: Repeat | null): void {
 		saved = null;
 		fault = null;
+		const startedAt = clock.now();
 		desk.start({
 			waterId,
-			methodCode,
-			portion,
+			method,
+			portion: choice.portion,
 			runId: newId(),
-			sampleId: newId(),
+			sampleId: repeat?.sampleId ?? newId(),
 			readingId: newId(),
-			startedAt: clock.now(),
+			drawnAt: repeat?.drawnAt ?? addSeconds(startedAt, -3600 * choice.ageH),
+			startedAt,
 			log: [],
-			readAs: method.syringe.readAs,
-			fills: [{ startMl: method.syringe.capacityMl, end: null }],
-			sure: true,
+			reading: { ...emptyReading(method, habits), dilution: choice.dilution },
+			keptHow: choice.keptHow,
+			sampleTemperatureC: null,
+			earlier: repeat?.earlier ?? [],
 			note: '',
 			readAt: null
 		});
 	}
-	function repeat(): void {
-		if (desk.draft) start(desk.draft.methodCode, desk.draft.portion);
+	const choiceOf = (): StartChoice => ({
+		portion: desk.draft?.portion ?? 'full',
+		dilution: desk.draft?.reading.dilution ?? null,
+		ageH: 0,
+		keptHow: desk.draft?.keptHow ?? ''
+	});
+	function startAgain(): void {
+		const { draft } = desk;
+		if (draft) begin(draft.method, choiceOf(), draft);
+	}
+	function repeatSaved(): void {
+		if (saved) {
+			const { method, choice, sampleId, all } = saved;
+			begin(method, choice, { sampleId, drawnAt: clock.now(), earlier: all });
+		}
 	}
 	function giveUp(): void {
 		void desk.clear();
 	}
+	/** A reading is done: the next step, or, after the last one, the result. */
+	function done(): void {
+		const last = (desk.progress?.stepIndex ?? 0) >= desk.steps.length - 1;
+		if (last) desk.change({ readAt: clock.now() });
+		else desk.note('step-done');
+	}
 	function acceptSlip(slip: SlipCandidate): void {
-		desk.change({ readAs: slip.reading.readAs, fills: slip.reading.fills });
+		desk.readTitration(0, { readAs: slip.reading.readAs, fills: slip.reading.fills });
 	}
 
 	async function save(): Promise<void> {
@@ -85,24 +126,30 @@
 		if (!draft || !method || !reading || draft.readAt === null || saving) return;
 		saving = true;
 		fault = null;
-		const answer = await send<{ result: TestResult }>(`/api/waters/${waterId}/test-runs`, {
+		const answer = await send<{ results: TestResult[] }>(`/api/waters/${waterId}/test-runs`, {
 			id: draft.runId,
 			sampleId: draft.sampleId,
 			readingId: draft.readingId,
 			waterId,
 			methodCode: method.code,
 			methodVersion: method.version,
-			drawnAt: draft.startedAt,
+			drawnAt: draft.drawnAt,
 			startedAt: draft.startedAt,
 			finishedAt: draft.readAt,
 			offsetMinutes: offsetMinutes(draft.readAt, timeZone),
+			...(draft.keptHow ? { keptHow: draft.keptHow } : {}),
 			reading,
 			stepLog: draft.log,
 			note: draft.note.trim()
 		});
 		saving = false;
 		if (answer.kind === 'ok') {
-			saved = answer.value.result;
+			saved = {
+				method,
+				sampleId: draft.sampleId,
+				choice: choiceOf(),
+				all: [...draft.earlier, answer.value.results]
+			};
 			await desk.clear();
 			await onsaved();
 		} else {
@@ -119,38 +166,69 @@
 		<ResultView
 			{desk}
 			{measurement}
-			{unit}
+			{units}
+			before={bench.before}
+			{contexts}
 			{saving}
 			{fault}
 			onsave={save}
 			onback={() => desk.change({ readAt: null })}
 			onslip={acceptSlip}
-			onrepeat={repeat}
+			onrepeat={startAgain}
 		/>
-	{:else if desk.draft && titrating && offer}
-		<Titrate
-			{desk}
-			context={offer}
-			{unit}
-			onturned={() => desk.change({ readAt: clock.now() })}
-			ongiveup={giveUp}
-		/>
+	{:else if desk.draft && reads && action?.kind === 'titrate'}
+		{@const which = action.titration ?? 0}
+		{#if titrationsOf(desk.draft.method)[which]?.meter.kind === 'drops'}
+			<CountDrops
+				{desk}
+				{contexts}
+				{units}
+				calcium={bench.before.calcium ?? null}
+				{timeZone}
+				{now}
+				ondone={done}
+				ongiveup={giveUp}
+			/>
+		{:else}
+			{#key which}
+				<Titrate {desk} {contexts} {units} {which} ondone={done} ongiveup={giveUp} />
+			{/key}
+		{/if}
+	{:else if desk.draft && reads}
+		{@const form = formOf(desk.draft.method)}
+		{#if form === 'step'}
+			<ReadSteps {desk} {contexts} {units} ondone={done} ongiveup={giveUp} />
+		{:else if form === 'display'}
+			<ReadDisplay {desk} {contexts} {units} ondone={done} ongiveup={giveUp} />
+		{:else}
+			<ReadLine {desk} {contexts} {units} ondone={done} ongiveup={giveUp} />
+		{/if}
 	{:else if desk.draft && desk.progress?.step}
 		<RunStep {desk} ongiveup={giveUp} />
 	{:else}
 		{#if saved}
 			<div role="status" class="border-b bg-paper">
-				<div class="page flex max-w-[64rem]! flex-wrap items-center gap-x-6 gap-y-3 py-5!">
+				<div class="page flex max-w-[76rem]! flex-wrap items-center gap-x-6 gap-y-3 py-5!">
 					<p class="figures text-xl">
 						<strong>Saved.</strong>
-						{PARAMETERS[saved.parameter].name}
-						{resultInUnit(saved, units[saved.parameter])}.
+						{#each saved.all.at(-1) ?? [] as result (result.parameter)}
+							{PARAMETERS[result.parameter].name}
+							{resultInUnit(result, units[result.parameter])}.
+						{/each}
 					</p>
+					<Action onclick={repeatSaved}>Test the same sample again</Action>
 					<Action href="/waters/{waterId}/today">See Today</Action>
 					<Action href="/waters/{waterId}/trends">See the trend</Action>
 				</div>
 			</div>
 		{/if}
-		<ChooseMethod {offers} {units} {timeZone} {now} onstart={start} />
+		<ChooseMethod
+			{waterId}
+			{bench}
+			{units}
+			{timeZone}
+			{now}
+			onstart={(chosen, choice) => begin(chosen.method, choice, null)}
+		/>
 	{/if}
 </main>

@@ -1,132 +1,103 @@
 <script lang="ts">
-	import { resolutionOf, stepsFor, timesOf, type Hazard, type Portion } from '$lib/core/method';
-	import { convert, PARAMETERS, UNITS, type ParameterId, type UnitId } from '$lib/core/quantity';
+	import type { BenchAnswer, BenchOffer } from '$lib/contract/bench';
+	import { PARAMETER_IDS, PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
 	import type { Instant } from '$lib/core/time';
-	import { aboutMinutes, ago } from '$lib/format/date';
-	import { CAUTIONS, LABEL_FIRST } from '$lib/format/hazard';
-	import { plain } from '$lib/format/number';
-	import { inUnit } from '$lib/format/quantity';
-	import Action from '$lib/ui/shared/Action.svelte';
-	import { typicalUncertainty } from './measure';
-	import type { BenchOffer } from './offer';
+	import { ago } from '$lib/format/date';
+	import MethodPanel, { type StartChoice } from './MethodPanel.svelte';
 
 	interface Props {
-		offers: readonly BenchOffer[];
+		waterId: string;
+		bench: BenchAnswer;
 		units: Readonly<Record<ParameterId, UnitId>>;
 		timeZone: string;
 		now: Instant;
-		onstart: (code: string, portion: Portion) => void;
+		onstart: (offer: BenchOffer, choice: StartChoice) => void;
 	}
-	let { offers, units, timeZone, now, onstart }: Props = $props();
+	let { waterId, bench, units, timeZone, now, onstart }: Props = $props();
 
-	let portions = $state<Record<string, Portion>>({});
-	const portionOf = (code: string) => portions[code] ?? 'full';
-	const hazardsOf = (offer: BenchOffer): Hazard[] => [
-		...new Set(offer.method.reagents.flatMap((r) => r.hazards))
-	];
+	/** Picked by hand; until then the one used last stands ready on a wide screen. */
+	let picked = $state<string | null>(null);
 
-	function about(offer: BenchOffer, portion: Portion) {
-		const { method, band, expected } = offer;
-		const unit = units[method.parameter];
-		const from = PARAMETERS[method.parameter].canonicalUnit;
-		const typical = expected?.value ?? band?.aim ?? band?.low ?? 0.5 * resolutionOf(method, portion) * 100;
-		const perMark = convert(resolutionOf(method, portion), from, unit);
-		return {
-			sampleMl: plain(method.sampleMl[portion]),
-			perMark: Number(perMark.toPrecision(2)),
-			plusMinus: inUnit(method.parameter, typical, typicalUncertainty(method, portion, typical), unit)
-				.plusMinus,
-			symbol: UNITS[unit].symbol
-		};
+	const lastFirst = (a: BenchOffer, b: BenchOffer) => (b.lastUsedAt ?? 0) - (a.lastUsedAt ?? 0);
+	const groupsOf = (parameters: readonly ParameterId[]) =>
+		parameters
+			.map((parameter) => ({
+				parameter,
+				offers: bench.offers.filter((o) => o.method.parameter === parameter).sort(lastFirst)
+			}))
+			.filter((g) => g.offers.length > 0);
+	const usual = $derived(groupsOf(bench.usual.length > 0 ? bench.usual : PARAMETER_IDS));
+	const others = $derived(
+		bench.usual.length > 0 ? groupsOf(PARAMETER_IDS.filter((p) => !bench.usual.includes(p))) : []
+	);
+	const offer = $derived(
+		bench.offers.find((o) => o.method.code === picked) ?? usual[0]?.offers[0] ?? bench.offers[0] ?? null
+	);
+	/** "by syringe" where the name begins with the parameter, which stands beside it already. */
+	function shortName(o: BenchOffer): string {
+		const { name, parameter } = o.method;
+		const full = PARAMETERS[parameter].name;
+		return name.startsWith(full) ? name.slice(full.length).replace(/^[, ]+/, '') : name;
 	}
 </script>
 
-<div class="page max-w-[64rem]!">
-	<h1 class="text-3xl">What do you test?</h1>
-	<p class="mt-1 text-muted">
-		One test at a time. An unfinished one is kept on this device until you save it.
-	</p>
+{#snippet group(g: { parameter: ParameterId; offers: BenchOffer[] })}
+	<li class="border-t py-3">
+		<p class="flex flex-wrap items-baseline justify-between gap-x-4">
+			<strong class="text-lg">{PARAMETERS[g.parameter].name}</strong>
+			<span class="small text-muted"
+				>{g.offers[0]!.lastAt === null
+					? 'not read yet'
+					: `read ${ago(g.offers[0]!.lastAt, timeZone, now)}`}</span
+			>
+		</p>
+		<div class="mt-2 flex flex-wrap gap-2">
+			{#each g.offers as o (o.method.code)}
+				{@const on = offer?.method.code === o.method.code}
+				<button
+					type="button"
+					value={o.method.code}
+					aria-pressed={on}
+					class="min-h-11 rounded-md border-2 px-3 text-left {on
+						? 'border-ink font-semibold'
+						: 'border-line hover:border-line-strong'}"
+					onclick={() => (picked = o.method.code)}>{shortName(o)}</button
+				>
+			{/each}
+		</div>
+	</li>
+{/snippet}
 
-	<ul class="mt-6">
-		{#each offers as offer (offer.method.code)}
-			{@const { method } = offer}
-			{@const times = timesOf(stepsFor(method, 'full'))}
-			<li class="grid gap-x-10 gap-y-4 border-t py-6 md:grid-cols-[1fr_auto]">
-				<div>
-					<h2 class="text-2xl">{method.name}</h2>
-					<p class="text-muted">
-						{stepsFor(method, 'full').length} steps, {aboutMinutes(times.totalS)}{aboutMinutes(
-							times.handsS
-						) === aboutMinutes(times.totalS)
-							? ', nearly all of it with your hands'
-							: ` in all, ${aboutMinutes(times.handsS)} with your hands`}.
-						{#if offer.lastAt}Last read {ago(offer.lastAt, timeZone, now)}.{:else}Not read from this water
-							yet.{/if}
-					</p>
-					<fieldset class="mt-4">
-						<legend class="visually-hidden">Sample for {method.name}</legend>
-						<div class="grid gap-2 sm:grid-cols-2">
-							{#each ['full', 'half'] as const as portion (portion)}
-								{@const facts = about(offer, portion)}
-								<label
-									class="flex cursor-pointer items-start gap-3 rounded-md border-2 p-3 {portionOf(
-										method.code
-									) === portion
-										? 'border-ink'
-										: 'border-line'}"
-								>
-									<input
-										type="radio"
-										name="portion-{method.code}"
-										class="mt-1.5 h-4 w-4 accent-[var(--ink)]"
-										checked={portionOf(method.code) === portion}
-										onchange={() => (portions[method.code] = portion)}
-									/>
-									<span>
-										<strong class="figures"
-											>{portion === 'full' ? 'Full' : 'Half'} sample, {facts.sampleMl} mL</strong
-										>
-										<span class="small figures block text-muted"
-											>one mark is {facts.perMark}
-											{facts.symbol}; the result about ± {facts.plusMinus}{portion === 'half'
-												? '; half the reagent'
-												: ''}</span
-										>
-									</span>
-								</label>
-							{/each}
-						</div>
-					</fieldset>
-					<details class="small mt-4">
-						<summary class="link inline-block min-h-8">What you need, and cautions</summary>
-						<p class="mt-2">
-							A vial, a syringe for the sample, the 1 mL syringe that belongs to {method.reagents.at(-1)
-								?.label}, purified water, a timer, a white background.
-						</p>
-						<ul class="mt-2 list-disc pl-5">
-							{#each method.reagents as reagent (reagent.label)}
-								<li>{reagent.label}: {reagent.what}</li>
-							{/each}
-						</ul>
-						<p class="mt-2">
-							<strong>Cautions.</strong>
-							{hazardsOf(offer)
-								.map((h) => CAUTIONS[h])
-								.join(' ')}
-							{LABEL_FIRST}
-						</p>
-					</details>
-				</div>
-				<div class="md:pt-2">
-					<Action
-						kind={offer === offers[0] ? 'primary' : 'secondary'}
-						size="large"
-						class="w-full"
-						onclick={() => onstart(method.code, portionOf(method.code))}
-						>Start {PARAMETERS[method.parameter].name.toLowerCase()}</Action
+<div class="page max-w-[76rem]!">
+	<div class="flex flex-wrap items-baseline justify-between gap-x-6">
+		<h1 class="text-3xl">What do you test?</h1>
+		<a class="link flex min-h-11 items-center" href="/waters/{waterId}/methods">Methods and kits</a>
+	</div>
+	<div class="mt-4 grid gap-x-12 gap-y-6 lg:grid-cols-[minmax(0,1fr)_26rem]">
+		<div class={picked === null ? '' : 'hidden lg:block'}>
+			<ul>
+				{#each usual as g (g.parameter)}{@render group(g)}{/each}
+			</ul>
+			{#if others.length > 0}
+				<details class="border-t">
+					<summary class="min-h-11 py-3">Other tests</summary>
+					<ul>
+						{#each others as g (g.parameter)}{@render group(g)}{/each}
+					</ul>
+				</details>
+			{/if}
+		</div>
+		{#if offer}
+			<div class="{picked === null ? 'hidden lg:block' : ''} lg:sticky lg:top-4 lg:self-start">
+				{#if picked !== null}
+					<button type="button" class="link mb-2 min-h-11 lg:hidden" onclick={() => (picked = null)}
+						>Another test</button
 					>
-				</div>
-			</li>
-		{/each}
-	</ul>
+				{/if}
+				{#key offer.method.code}
+					<MethodPanel {offer} {units} {timeZone} {now} onstart={(choice) => onstart(offer, choice)} />
+				{/key}
+			</div>
+		{/if}
+	</div>
 </div>

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import type { BenchEntry } from '$lib/core/bench';
+	import { sampleOf, timerSecondsOf } from '$lib/core/method';
 	import { PARAMETERS } from '$lib/core/quantity';
 	import type { Fault } from '$lib/core/result';
 	import { chime } from '$lib/client/sound';
@@ -17,11 +18,23 @@
 	const step = $derived(progress.step!);
 	const action = $derived(step.action);
 	const caution = $derived(cautionOf(desk.method!, step));
-	const timed = $derived(action.kind === 'swirl' || action.kind === 'stand');
+	const seconds = $derived(timerSecondsOf(step));
+	const timed = $derived(seconds !== null);
+	/** A filter has run through when it has run through; all other times must be over. */
+	const mayEndEarly = $derived(action.kind === 'filter');
 	const counted = $derived(action.kind === 'drops' ? action.count : 0);
 	const enough = $derived(
-		action.kind === 'drops' ? progress.drops >= action.count : !timed || (desk.timer?.over ?? false)
+		action.kind === 'drops'
+			? progress.drops >= action.count
+			: !timed || (desk.timer !== null && (desk.timer.over || mayEndEarly))
 	);
+	const START_TEXT: Readonly<Record<string, string>> = {
+		swirl: 'Start swirling',
+		shake: 'Start shaking',
+		stand: 'Start the wait',
+		filter: 'It is filtering'
+	};
+	const sampleMl = $derived(sampleOf(desk.method!, desk.draft!.portion));
 	let fault = $state<Fault | null>(null);
 
 	function note(kind: BenchEntry['kind']): void {
@@ -34,7 +47,7 @@
 	const next = $derived.by((): { kind: BenchEntry['kind']; text: string } => {
 		if (action.kind === 'drops' && !enough) return { kind: 'drop', text: 'Add a drop' };
 		if (timed && !desk.timer) {
-			return { kind: 'timer-started', text: action.kind === 'swirl' ? 'Start swirling' : 'Start the wait' };
+			return { kind: 'timer-started', text: START_TEXT[action.kind] ?? 'Start the wait' };
 		}
 		return { kind: 'step-done', text: enough ? 'Done, go on' : 'Wait for it' };
 	});
@@ -71,7 +84,7 @@
 <div class="page grid max-w-[72rem]! gap-x-12 gap-y-6 lg:grid-cols-[1fr_20rem]">
 	<div class="flex flex-col">
 		<p class="label figures">
-			{PARAMETERS[desk.method!.parameter].name}, {plain(desk.method!.sampleMl[desk.draft!.portion])} mL · step {progress.stepIndex +
+			{PARAMETERS[desk.method!.parameter].name}{sampleMl === null ? '' : `, ${plain(sampleMl)} mL`} · step {progress.stepIndex +
 				1}
 			of {desk.steps.length}
 		</p>
@@ -88,9 +101,7 @@
 			</p>
 		{:else if timed}
 			<p class="figures mt-6 text-7xl leading-none font-bold" role="timer">
-				{desk.timer
-					? countdown(desk.timer.leftMs)
-					: countdown((action.kind === 'swirl' || action.kind === 'stand' ? action.seconds : 0) * 1000)}
+				{desk.timer ? countdown(desk.timer.leftMs) : countdown((seconds ?? 0) * 1000)}
 				<span class="text-3xl font-normal text-muted">{desk.timer?.over ? 'over' : 'min'}</span>
 			</p>
 		{/if}

@@ -8,10 +8,11 @@
 		/** This is the one that the leaflet asks for. */
 		asked: boolean;
 		reading: ScaleReading | null;
+		graduationMl: number;
 		onset: (ml: number) => void;
 		onfault: (fault: Fault) => void;
 	}
-	let { label, asked, reading, onset, onfault }: Props = $props();
+	let { label, asked, reading, graduationMl, onset, onfault }: Props = $props();
 	const id = $props.id();
 
 	const shown = $derived(
@@ -35,8 +36,9 @@
 			field.value = shown;
 			return;
 		}
-		if (Math.abs(middle * 200 - Math.round(middle * 200)) > 1e-6) {
-			onfault({ code: 'finer-than-scale', details: { graduationMl: 0.01 } });
+		const halves = (2 * middle) / graduationMl;
+		if (Math.abs(halves - Math.round(halves)) > 1e-6) {
+			onfault({ code: 'finer-than-scale', details: { graduationMl } });
 			return;
 		}
 		onset(middle);

@@ -1,60 +1,93 @@
 import { describe, expect, it } from 'vitest';
-import { ALK_SYRINGE, CA_SYRINGE } from '$lib/core/method';
+import {
+	ALK_DROPS,
+	ALK_SYRINGE,
+	CA_MG_PAIR,
+	CA_SYRINGE,
+	HARDNESS_DROPS,
+	NO3_CARD,
+	NO3_LADDER,
+	PO4_METER,
+	SALINITY_FLOAT,
+	SHIPPED_METHODS,
+	type Method
+} from '$lib/core/method';
 import type { SyringeReading } from '$lib/core/reading';
-import { instant } from '$lib/core/time';
-import type { BenchDraft } from '$lib/ui/shared/BenchDesk.svelte';
-import { measure, readingOf, typicalUncertainty } from './measure';
+import { emptyReading, readingOf, type ReadingDraft } from '$lib/ui/shared/reading-draft';
+import { measure, resolutionOf, typicalUncertainty } from './measure';
+import { together } from './repeats';
 
-const draft: BenchDraft = {
-	waterId: 'w',
-	methodCode: 'alk-syringe',
-	portion: 'full',
-	runId: 'r',
-	sampleId: 's',
-	readingId: 'x',
-	startedAt: instant(0),
-	log: [],
-	readAs: 'left',
-	fills: [{ startMl: 1, end: { lowerMl: 0.41, upperMl: 0.41 } }],
-	sure: true,
-	note: '',
-	readAt: null
+const habits = { endPoint: 'full', between: 'interpolate' } as const;
+const drafted = (method: Method, change: Partial<ReadingDraft>) =>
+	readingOf(method, 'full', { ...emptyReading(method, habits), ...change });
+const plunger = (ml: number, method = ALK_SYRINGE) => {
+	const [first, ...rest] = emptyReading(method, habits).titrations;
+	return [{ ...first!, fills: [{ startMl: 1, end: { lowerMl: ml, upperMl: ml } }] }, ...rest];
 };
-const context = {
-	band: { low: 7.5, high: 9, aim: 8.2 },
-	expected: { value: 8.2, uRandom: 0.15, uCommon: 0.06 }
+const contexts = {
+	alkalinity: {
+		band: { low: 7.5, high: 9, aim: 8.2 },
+		expected: { value: 8.2, uRandom: 0.15, uCommon: 0.06 }
+	}
 };
 
 describe('a draft', () => {
-	it('is a reading once its last filling was read, and not before', () => {
-		expect(readingOf(draft)).toEqual({ portion: 'full', readAs: 'left', sure: true, fills: draft.fills });
-		expect(readingOf({ ...draft, fills: [...draft.fills, { startMl: 1, end: null }] })).toBeNull();
+	it('is a reading once all that its form needs was read, and not before', () => {
+		for (const method of SHIPPED_METHODS) {
+			const empty = drafted(method, {});
+			// Nothing counted is a count: the colour may have turned at once.
+			expect(empty === null, method.code).toBe(empty?.form !== 'drops');
+		}
+		const titrations = plunger(0.41);
+		expect(drafted(ALK_SYRINGE, { titrations })).toMatchObject({
+			form: 'syringe',
+			readAs: 'left',
+			endPoint: 'full'
+		});
+		const refilled = [{ ...titrations[0]!, fills: [...titrations[0]!.fills, { startMl: 1, end: null }] }];
+		expect(drafted(ALK_SYRINGE, { titrations: refilled })).toBeNull();
+		const [first] = plunger(0.83);
+		const [, second] = emptyReading(CA_MG_PAIR, habits).titrations;
+		expect(drafted(CA_MG_PAIR, { titrations: [first!, second!] })).toBeNull();
+		expect(drafted(CA_MG_PAIR, { titrations: [first!, first!] })).toMatchObject({ form: 'pair' });
+	});
+	it('puts a range in order, and carries blank, dilution and circumstances', () => {
+		const [drops] = emptyReading(ALK_DROPS, habits).titrations;
+		expect(drafted(ALK_DROPS, { titrations: [{ ...drops!, least: 22, most: 20, bad: 1 }] })).toMatchObject({
+			least: 20,
+			most: 22,
+			bad: 1
+		});
+		const dilution = { sampleMl: 1.8, diluentMl: 7.2, diluentHolds: 0 };
+		expect(
+			drafted(NO3_LADDER, { at: { kind: 'on', index: 3 }, dilution, circumstances: { light: 'dim' } })
+		).toMatchObject({ blank: true, dilution, light: 'dim' });
+		expect(drafted(HARDNESS_DROPS, {})).toBeNull();
+		expect(drafted(PO4_METER, { shown: 'over' })).toMatchObject({ shown: 'over' });
+		expect(drafted(SALINITY_FLOAT, { lower: 1.025, upper: 1.026 })).toMatchObject({ form: 'line' });
 	});
 	it('becomes result, verdict and question in one go', () => {
-		const right = measure(ALK_SYRINGE, readingOf(draft)!, context);
-		expect(right.derived.ok).toBe(true);
-		expect(right.verdict).toMatchObject({ grade: 'inside', expectation: { fits: true } });
+		const reading = drafted(ALK_SYRINGE, { titrations: plunger(0.41) }) as SyringeReading;
+		const right = measure(ALK_SYRINGE, reading, contexts);
+		expect(right.outcomes[0]!.verdict).toMatchObject({ grade: 'inside', expectation: { fits: true } });
 		expect(right.slips?.ask).toBeNull();
-		const swapped = measure(ALK_SYRINGE, { ...readingOf(draft)!, readAs: 'used' }, context);
-		expect(swapped.verdict).toMatchObject({ grade: 'outside', side: 'low', expectation: { fits: false } });
+		const swapped = measure(ALK_SYRINGE, { ...reading, readAs: 'used' }, contexts);
+		expect(swapped.outcomes[0]!.verdict).toMatchObject({ grade: 'outside', side: 'low' });
 		expect(swapped.slips?.ask?.kind).toBe('left-for-used');
 	});
 	it('has no verdict on a bound, and no expectation without a history', () => {
-		const nothing: SyringeReading = {
-			...readingOf(draft)!,
-			readAs: 'used',
-			fills: [{ startMl: 1, end: { lowerMl: 0, upperMl: 0 } }]
-		};
-		expect(measure(ALK_SYRINGE, nothing, context)).toMatchObject({ verdict: null, slips: null });
-		const first = measure(ALK_SYRINGE, readingOf(draft)!, { band: null, expected: null });
-		expect(first).toMatchObject({ verdict: { grade: null, expectation: null }, slips: null });
+		const above = drafted(NO3_CARD, { at: { kind: 'above' } })!;
+		expect(measure(NO3_CARD, above, {})).toMatchObject({ outcomes: [{ verdict: null }], slips: null });
+		const reading = drafted(ALK_SYRINGE, { titrations: plunger(0.41) })!;
+		const first = measure(ALK_SYRINGE, reading, {});
+		expect(first).toMatchObject({ outcomes: [{ verdict: { grade: null, expectation: null } }], slips: null });
 	});
 	it('keeps a reading that cannot be as a fault', () => {
-		const beyond: SyringeReading = {
-			...readingOf(draft)!,
-			fills: [{ startMl: 1, end: { lowerMl: 2, upperMl: 2 } }]
-		};
-		expect(measure(ALK_SYRINGE, beyond, context)).toMatchObject({ derived: { ok: false }, verdict: null });
+		const beyond = drafted(ALK_SYRINGE, { titrations: plunger(2) })!;
+		expect(measure(ALK_SYRINGE, beyond, contexts)).toMatchObject({
+			outcomes: [],
+			fault: { code: 'beyond-syringe' }
+		});
 	});
 });
 
@@ -66,9 +99,35 @@ describe('the typical ±', () => {
 			[ALK_SYRINGE, 40],
 			[ALK_SYRINGE, 0]
 		] as const) {
-			const full = typicalUncertainty(method, 'full', typical);
+			const full = typicalUncertainty(method, 'full', typical)!;
 			expect(full).toBeGreaterThan(0);
-			expect(typicalUncertainty(method, 'half', typical)).toBeGreaterThan(1.3 * full);
+			expect(typicalUncertainty(method, 'half', typical)!).toBeGreaterThan(1.3 * full);
+			expect(resolutionOf(method, 'half')).toBeCloseTo(2 * resolutionOf(method, 'full')!, 10);
 		}
+		expect(typicalUncertainty(NO3_CARD, 'full', 10)).toBeNull();
+		expect(typicalUncertainty(ALK_DROPS, 'full', 8)).toBeGreaterThan(0.1);
+	});
+});
+
+describe('repeats of one sample', () => {
+	const value = (x: number) =>
+		({ kind: 'value', parameter: 'alkalinity', unit: 'dkh', value: x, uRandom: 0.2, uCommon: 0.1 }) as const;
+	const of = (now: number, ...before: number[]) =>
+		together(
+			value(now),
+			before.map((x) => [value(x)]),
+			'alkalinity'
+		);
+	it('combine to their mean, narrower in the random part only', () => {
+		expect(of(8.2)).toBeNull();
+		const two = of(8.4, 8.2)!;
+		expect(two).toMatchObject({ acceptable: true, outlier: null });
+		expect(two.combined!.value).toBeCloseTo(8.3, 10);
+		expect(two.combined!.uRandom).toBeCloseTo(0.2 / Math.SQRT2, 10);
+		expect(two.combined!.uCommon).toBe(0.1);
+	});
+	it('ask for a third where two disagree, and then name the one that stands apart', () => {
+		expect(of(9.2, 8.2)).toMatchObject({ acceptable: false, combined: null });
+		expect(of(8.3, 9.4, 8.2)).toMatchObject({ acceptable: false, outlier: 0, combined: { value: 8.3 } });
 	});
 });

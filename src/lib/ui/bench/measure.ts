@@ -1,69 +1,91 @@
-import { judge, type Band, type Verdict } from '$lib/core/judgement';
-import { resultPerMl, type SyringeMethod } from '$lib/core/method';
+import type { BenchContext, BenchOffer } from '$lib/contract/bench';
+import { judge, type Verdict } from '$lib/core/judgement';
+import { sampleOf, titrationsOf, worthAt, type Method, type Portion } from '$lib/core/method';
 import { weighSyringeReading, type SlipAssessment } from '$lib/core/plausibility';
 import {
-	deriveSyringeResult,
+	derive,
+	pointOf,
 	standardUncertaintyOf,
-	type Derivation,
-	type SyringeReading
+	type Outcome,
+	type RawReading,
+	type TestResult
 } from '$lib/core/reading';
-import type { Result } from '$lib/core/result';
-import type { Prediction } from '$lib/core/trend';
-import type { BenchDraft } from '$lib/ui/shared/BenchDesk.svelte';
+import type { Fault } from '$lib/core/result';
 
-/** What the server knows of a parameter before the test, canonical units. */
-export interface BenchContext {
-	readonly band: Band | null;
-	readonly expected: Prediction | null;
-}
-
-/** The raw reading of a draft, once the last filling was read. */
-export function readingOf(draft: BenchDraft): SyringeReading | null {
-	const fills = draft.fills.flatMap(({ startMl, end }) => (end ? [{ startMl, end }] : []));
-	if (fills.length !== draft.fills.length) return null;
-	return { portion: draft.portion, readAs: draft.readAs, fills, sure: draft.sure };
+export interface JudgedOutcome {
+	readonly outcome: Outcome;
+	readonly verdict: Verdict | null;
 }
 
 export interface Measurement {
-	readonly reading: SyringeReading;
-	readonly derived: Result<Derivation>;
-	readonly verdict: Verdict | null;
+	readonly reading: RawReading;
+	readonly outcomes: readonly JudgedOutcome[];
+	/** Why there are none. */
+	readonly fault: Fault | null;
 	readonly slips: SlipAssessment | null;
 }
 
-/** Everything that follows from a reading: result, verdict, and whether a slip would explain it better. */
-export function measure(method: SyringeMethod, reading: SyringeReading, context: BenchContext): Measurement {
-	const derived = deriveSyringeResult(method, reading);
-	const value = derived.ok && derived.value.result.kind === 'value' ? derived.value.result : null;
-	const { expected } = context;
+/** Judges one result; a bound has nothing to be judged by yet. */
+export function judged(result: TestResult, context: BenchContext | undefined): Verdict | null {
+	const point = pointOf(result);
+	if (!point) return null;
+	const expected = context?.expected ?? null;
+	return judge(
+		point.value,
+		Math.max(standardUncertaintyOf(point), 1e-9),
+		context?.band ?? null,
+		// The same kit read the history, so what is common to all its tests cancels.
+		expected && { value: expected.value, sd: Math.hypot(point.uRandom, expected.uRandom) }
+	);
+}
+
+/** Everything that follows from a reading: results, verdicts, and whether a slip would explain it better. */
+export function measure(method: Method, reading: RawReading, contexts: BenchOffer['contexts']): Measurement {
+	const derived = derive(method, reading);
+	if (!derived.ok) return { reading, outcomes: [], fault: derived.fault, slips: null };
+	const expected = contexts[method.parameter]?.expected ?? null;
 	return {
 		reading,
-		derived,
-		verdict:
-			value &&
-			judge(
-				value.value,
-				standardUncertaintyOf(value),
-				context.band,
-				// The same kit read the history, so what is common to all its tests cancels.
-				expected && { value: expected.value, sd: Math.hypot(value.uRandom, expected.uRandom) }
-			),
+		outcomes: derived.value.outcomes.map((outcome) => ({
+			outcome,
+			verdict: judged(outcome.result, contexts[outcome.result.parameter])
+		})),
+		fault: null,
 		slips: expected && weighSyringeReading(method, reading, expected)
 	};
 }
 
-/** ± of a typical result in the middle of the band, for choosing between full and half sample. */
-export function typicalUncertainty(method: SyringeMethod, portion: 'full' | 'half', typical: number): number {
-	const { capacityMl, graduationMl } = method.syringe;
-	const usedMl = Math.min(capacityMl, Math.max(graduationMl, typical / resultPerMl(method, portion)));
-	const endMl = Math.round(usedMl / graduationMl) * graduationMl;
-	const derived = deriveSyringeResult(method, {
-		portion,
-		readAs: 'used',
-		fills: [{ startMl: capacityMl, end: { lowerMl: endMl, upperMl: endMl } }],
-		sure: true
-	});
-	if (!derived.ok || derived.value.result.kind !== 'value')
-		throw new Error('a typical reading has no result');
-	return standardUncertaintyOf(derived.value.result);
+/** What one mark or one drop is worth, canonical unit; null where nothing is titrated. */
+export function resolutionOf(method: Method, portion: Portion): number | null {
+	const [titration] = titrationsOf(method);
+	const ml = sampleOf(method, portion);
+	if (!titration || ml === null) return null;
+	const line = worthAt(titration, 0.5, ml, method.sampleMl!.full);
+	if ('sense' in line) return null;
+	return Math.abs(line.perUnit) * (titration.meter.kind === 'syringe' ? titration.meter.graduationMl : 1);
+}
+
+/** Standard uncertainty of a typical result, for choosing between full and half sample; null where it has none. */
+export function typicalUncertainty(method: Method, portion: Portion, typical: number): number | null {
+	const [titration] = titrationsOf(method);
+	const ml = sampleOf(method, portion);
+	if (!titration || ml === null || method.kind === 'paired-titration' || method.kind === 'difference')
+		return null;
+	const line = worthAt(titration, 0.5, ml, method.sampleMl!.full);
+	if ('sense' in line) return null;
+	const exact = (typical - line.atZero) / line.perUnit;
+	const { meter } = titration;
+	let reading: RawReading;
+	if (meter.kind === 'drops') {
+		const count = Math.min(400, Math.max(1, Math.ceil(exact)));
+		reading = { form: 'drops', portion, least: count, most: count, bad: 0 };
+	} else {
+		const used = Math.min(meter.capacityMl, Math.max(meter.graduationMl, exact));
+		const endMl = Math.round(used / meter.graduationMl) * meter.graduationMl;
+		const fills = [{ startMl: meter.capacityMl, end: { lowerMl: endMl, upperMl: endMl } }];
+		reading = { form: 'syringe', portion, readAs: 'used', fills, sure: true };
+	}
+	const derived = derive(method, reading);
+	const point = derived.ok ? pointOf(derived.value.outcomes[0].result) : null;
+	return point && standardUncertaintyOf(point);
 }

@@ -1,11 +1,13 @@
 <script lang="ts">
 	import { enhance } from '$app/forms';
-	import type { SyringeMethod } from '$lib/core/method';
+	import { correctedReading, correctionFields } from '$lib/contract/correction';
+	import type { Method } from '$lib/core/method';
 	import { PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
-	import { deriveSyringeResult, type SyringeReading, type TestResult } from '$lib/core/reading';
+	import { derive, type RawReading, type TestResult } from '$lib/core/reading';
 	import type { Instant } from '$lib/core/time';
+	import { correctionLabel, correctionOption } from '$lib/format/correction';
 	import { clockTime, shortDay } from '$lib/format/date';
-	import { millilitres } from '$lib/format/number';
+	import { faultText } from '$lib/format/faults';
 	import { resultInUnit } from '$lib/format/quantity';
 	import { readingWords } from '$lib/format/reading';
 	import Action from '$lib/ui/shared/Action.svelte';
@@ -18,9 +20,9 @@
 		waterId: string;
 		logged: {
 			readonly at: Instant;
-			readonly method: SyringeMethod;
-			readonly reading: SyringeReading;
-			readonly result: TestResult;
+			readonly method: Method;
+			readonly reading: RawReading;
+			readonly results: readonly TestResult[];
 			readonly replacedBecause: string | null;
 		};
 		units: Readonly<Record<ParameterId, UnitId>>;
@@ -34,42 +36,33 @@
 	}
 	let { id, waterId, logged, units, timeZone, now, refused }: Props = $props();
 
-	const old = $derived(logged.reading);
-	const unit = $derived(units[logged.method.parameter]);
+	const method = $derived(logged.method);
 	const before = (name: string) => refused?.entered[name];
-	let readAs = $derived(before('readAs') ?? old.readAs);
-	let portion = $derived(before('portion') ?? old.portion);
-	let unsure = $derived(refused ? before('unsure') === 'on' : !old.sure);
-	let ends = $derived(
-		old.fills.map(({ end }, i) => ({
-			lower: before(`fills.${i}.lowerMl`) ?? millilitres(end.lowerMl),
-			upper: before(`fills.${i}.upperMl`) ?? (end.upperMl === end.lowerMl ? '' : millilitres(end.upperMl))
-		}))
+	const fields = $derived(correctionFields(method, logged.reading));
+	/** What stands in the fields now; a tick that is not sent is off. */
+	let entered = $derived<Record<string, string>>(
+		Object.fromEntries(fields.map((f) => [f.name, refused ? (before(f.name) ?? '') : f.value]))
 	);
-	const numberOf = (text: string) => (text.trim() === '' ? null : Number(text.replace(',', '.')));
-	/** What the reading would be worth as it now stands; nothing is said of one that is not whole. */
-	const would = $derived.by(() => {
-		const derived = deriveSyringeResult(logged.method, {
-			portion: portion === 'half' ? 'half' : 'full',
-			readAs: readAs === 'used' ? 'used' : 'left',
-			sure: !unsure,
-			fills: old.fills.map(({ startMl }, i) => {
-				const a = numberOf(ends[i]!.lower) ?? Number.NaN;
-				const b = numberOf(ends[i]!.upper) ?? a;
-				return { startMl, end: { lowerMl: Math.min(a, b), upperMl: Math.max(a, b) } };
-			})
-		});
-		return derived.ok ? resultInUnit(derived.value.result, unit) : null;
-	});
-	function setEnd(i: number, which: 'lower' | 'upper', text: string): void {
-		ends = ends.map((e, k) => (k === i ? { ...e, [which]: text } : e));
+	const results = (all: readonly TestResult[]) =>
+		all.map((r) => resultInUnit(r, units[r.parameter])).join('; ');
+	const corrected = $derived(
+		derive(
+			method,
+			correctedReading(logged.reading, (name) => entered[name] ?? '')
+		)
+	);
+	/** What the reading would be worth as it now stands. */
+	const would = $derived(corrected.ok ? results(corrected.value.outcomes.map((o) => o.result)) : null);
+
+	function set(name: string, value: string): void {
+		entered = { ...entered, [name]: value };
 	}
 </script>
 
 <main class="page max-w-[44rem]!">
 	<h1 class="text-3xl">Correct a reading</h1>
 	<p class="figures mt-1 text-muted">
-		{PARAMETERS[logged.method.parameter].name}, {shortDay(logged.at, timeZone, now)}, {clockTime(
+		{PARAMETERS[method.parameter].name}, {method.name.toLowerCase()}, {shortDay(logged.at, timeZone, now)}, {clockTime(
 			logged.at,
 			timeZone
 		)}. The old reading stays in the Log, struck out, with your reason.
@@ -79,13 +72,13 @@
 		<tbody>
 			<tr class="border-y">
 				<th scope="row" class="py-3 pr-4 text-left font-normal text-muted">As it stands</th>
-				<td class="py-3 pr-4">{readingWords(old)}</td>
-				<td class="py-3 text-right font-semibold whitespace-nowrap">{resultInUnit(logged.result, unit)}</td>
+				<td class="py-3 pr-4">{readingWords(method, logged.reading)}</td>
+				<td class="py-3 text-right font-semibold">{results(logged.results)}</td>
 			</tr>
 			<tr class="border-b">
 				<th scope="row" class="py-3 pr-4 text-left font-normal text-muted">Corrected</th>
-				<td class="py-3 pr-4"></td>
-				<td class="py-3 text-right font-semibold whitespace-nowrap" aria-live="polite">{would ?? '–'}</td>
+				<td class="py-3 pr-4 text-warn">{corrected.ok ? '' : faultText(corrected.fault)}</td>
+				<td class="py-3 text-right font-semibold" aria-live="polite">{would ?? '–'}</td>
 			</tr>
 		</tbody>
 	</table>
@@ -107,51 +100,40 @@
 			<input type="hidden" name="id" value={before('id') ?? id} />
 			{#if refused && refused.field !== 'reason'}<Fault text={refused.text} />{/if}
 			<div class="grid gap-5 sm:grid-cols-2">
-				<Choice
-					name="readAs"
-					label="What was read"
-					bind:value={readAs}
-					items={[
-						{ value: 'left', name: 'what was left in the syringe' },
-						{ value: 'used', name: 'what was used' }
-					]}
-				/>
-				<Choice
-					name="portion"
-					label="Sample"
-					bind:value={portion}
-					items={[
-						{ value: 'full', name: `full, ${logged.method.sampleMl.full} mL` },
-						{ value: 'half', name: `half, ${logged.method.sampleMl.half} mL` }
-					]}
-				/>
+				{#each fields as field (field.name)}
+					{#if field.kind === 'choice'}
+						<Choice
+							name={field.name}
+							label={correctionLabel(method, field.name)}
+							value={entered[field.name] ?? ''}
+							onchange={(e) => set(field.name, e.currentTarget.value)}
+							items={field.options.map((value) => ({
+								value,
+								name: correctionOption(method, field.name, value)
+							}))}
+						/>
+					{:else if field.kind === 'tick'}
+						<label class="flex min-h-11 items-center gap-3 self-end">
+							<input
+								type="checkbox"
+								name={field.name}
+								checked={entered[field.name] === 'on'}
+								onchange={(e) => set(field.name, e.currentTarget.checked ? 'on' : '')}
+								class="h-5 w-5 accent-[var(--ink)]"
+							/>
+							<span>{correctionLabel(method, field.name)}</span>
+						</label>
+					{:else}
+						<Field
+							name={field.name}
+							label={correctionLabel(method, field.name)}
+							inputmode="decimal"
+							value={entered[field.name] ?? ''}
+							oninput={(e) => set(field.name, e.currentTarget.value)}
+						/>
+					{/if}
+				{/each}
 			</div>
-			{#each old.fills as fill, i (i)}
-				<div class="grid gap-5 sm:grid-cols-2">
-					<Field
-						name="fills.{i}.lowerMl"
-						label="{old.fills.length > 1 ? `Filling ${i + 1}: reading` : 'Reading'} (began at {millilitres(
-							fill.startMl
-						)})"
-						unit="mL"
-						inputmode="decimal"
-						value={ends[i]!.lower}
-						oninput={(e) => setEnd(i, 'lower', e.currentTarget.value)}
-					/>
-					<Field
-						name="fills.{i}.upperMl"
-						label="to, if it was between two marks"
-						unit="mL"
-						inputmode="decimal"
-						value={ends[i]!.upper}
-						oninput={(e) => setEnd(i, 'upper', e.currentTarget.value)}
-					/>
-				</div>
-			{/each}
-			<label class="flex min-h-11 items-center gap-3">
-				<input type="checkbox" name="unsure" bind:checked={unsure} class="h-5 w-5 accent-[var(--ink)]" />
-				<span>Not sure of the mark</span>
-			</label>
 			<Field
 				name="reason"
 				label="Why is it corrected?"

@@ -1,8 +1,9 @@
 <script lang="ts">
 	import { enhance } from '$app/forms';
-	import type { EventDetails, EventKind } from '$lib/contract/event';
+	import { NEW_WATER_U, type EventDetails, type EventKind } from '$lib/contract/event';
 	import {
 		convert,
+		convertSpan,
 		PARAMETER_IDS,
 		PARAMETERS,
 		UNITS,
@@ -42,6 +43,7 @@
 		{ kind: 'recurring-dose', name: 'Daily dose set' },
 		{ kind: 'recurring-dose-missed', name: 'Daily dose missed' },
 		{ kind: 'water-change', name: 'Water change' },
+		{ kind: 'new-mix', name: 'New batch mixed' },
 		{ kind: 'note', name: 'Note or event' }
 	] as const;
 	const OTHERS: readonly EventKind[] = [
@@ -77,6 +79,24 @@
 		refused && !/^(details\.|happenedAt|note|volumeL)/.test(refused.field) ? refused.text : null
 	);
 
+	/** What most supplements and most new water are about; the others are a press away. */
+	const MAIN: readonly ParameterId[] = ['alkalinity', 'calcium'];
+	const rest = $derived(
+		PARAMETER_IDS.filter(
+			(p) =>
+				!MAIN.includes(p) &&
+				(section === 'water-change' ? p !== 'ph' && p !== 'temperature' : PARAMETERS[p].dosed)
+		)
+	);
+	const filledIn = (parameter: ParameterId, prefix: string) =>
+		(section === 'water-change' ? (before(`${prefix}.${parameter}`) ?? '') : strengthOf(parameter)) !== '';
+	/** How well a typed value of new water is taken to be known. */
+	const takenAs = (parameter: ParameterId) => {
+		const { canonicalUnit } = PARAMETERS[parameter];
+		const half = convertSpan(2 * NEW_WATER_U[parameter], canonicalUnit, units[parameter]);
+		return `taken as ± ${plain(Number(half.toPrecision(2)))}`;
+	};
+
 	let supplement = $derived(before('details.supplement') ?? first?.supplement ?? '');
 	function strengthOf(parameter: ParameterId): string {
 		const entered = before(`details.strength.${parameter}`);
@@ -95,6 +115,17 @@
 			: '';
 	}
 </script>
+
+{#snippet value(parameter: ParameterId, prefix: string)}
+	<Field
+		name="{prefix}.{parameter}"
+		label={PARAMETERS[parameter].name}
+		unit={UNITS[units[parameter]].symbol}
+		inputmode="decimal"
+		help={section === 'water-change' ? takenAs(parameter) : ''}
+		value={section === 'water-change' ? (before(`${prefix}.${parameter}`) ?? '') : strengthOf(parameter)}
+	/>
+{/snippet}
 
 <main class="page max-w-[44rem]!">
 	<h1 class="text-3xl">Enter something</h1>
@@ -189,6 +220,29 @@
 				value={before('details.batch') ?? ''}
 				fault={fault('details.batch')}
 			/>
+		{:else if section === 'new-mix'}
+			<div class="grid gap-5 sm:grid-cols-3">
+				<Field
+					name="details.batch"
+					label="Batch"
+					value={before('details.batch') ?? ''}
+					fault={fault('details.batch')}
+				/>
+				<Field
+					name="details.saltLot"
+					label="Lot of the salt"
+					value={before('details.saltLot') ?? ''}
+					fault={fault('details.saltLot')}
+				/>
+				<Field
+					name="details.volumeL"
+					label="Mixed"
+					unit="L"
+					inputmode="decimal"
+					value={before('details.volumeL') ?? ''}
+					fault={fault('details.volumeL')}
+				/>
+			</div>
 		{/if}
 		{#if section === 'dose' || section === 'recurring-dose' || section === 'water-change'}
 			{@const prefix = section === 'water-change' ? 'details.newWater' : 'details.strength'}
@@ -199,18 +253,16 @@
 						: '1 mL raises 100 L by, as the label says'}
 				</legend>
 				<div class="mt-2 grid gap-4 sm:grid-cols-2">
-					{#each PARAMETER_IDS as parameter (parameter)}
-						<Field
-							name="{prefix}.{parameter}"
-							label={PARAMETERS[parameter].name}
-							unit={UNITS[units[parameter]].symbol}
-							inputmode="decimal"
-							value={section === 'water-change'
-								? (before(`${prefix}.${parameter}`) ?? '')
-								: strengthOf(parameter)}
-						/>
-					{/each}
+					{#each MAIN as parameter (parameter)}{@render value(parameter, prefix)}{/each}
 				</div>
+				<details class="mt-3" open={rest.some((p) => filledIn(p, prefix))}>
+					<summary class="link inline-block min-h-10"
+						>{rest.map((p) => PARAMETERS[p].name.toLowerCase()).join(', ')}</summary
+					>
+					<div class="mt-2 grid gap-4 sm:grid-cols-2">
+						{#each rest as parameter (parameter)}{@render value(parameter, prefix)}{/each}
+					</div>
+				</details>
 				{#if fault(prefix)}<p class="small mt-1 font-semibold text-warn">{fault(prefix)}</p>{/if}
 				<p class="small mt-2 text-muted">
 					{section === 'water-change'

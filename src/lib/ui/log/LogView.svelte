@@ -2,7 +2,8 @@
 	import { SvelteURLSearchParams } from 'svelte/reactivity';
 	import type { EventDetails, EventKind } from '$lib/contract/event';
 	import { PARAMETER_IDS, PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
-	import type { SyringeReading, TestResult } from '$lib/core/reading';
+	import type { Method } from '$lib/core/method';
+	import type { RawReading, TestResult } from '$lib/core/reading';
 	import { civilDate, type Instant } from '$lib/core/time';
 	import { clockTime, longDay } from '$lib/format/date';
 	import { EVENT_NAMES, eventWords } from '$lib/format/event';
@@ -21,9 +22,9 @@
 		| (Common & {
 				readonly type: 'reading';
 				readonly readingId: string;
-				readonly method: { readonly name: string; readonly parameter: ParameterId };
-				readonly reading: SyringeReading;
-				readonly result: TestResult;
+				readonly method: Method;
+				readonly reading: RawReading;
+				readonly results: readonly TestResult[];
 				readonly replacedBecause: string | null;
 				readonly replaces: string | null;
 				readonly deviations: readonly unknown[];
@@ -59,7 +60,6 @@
 	};
 	const kinds = $derived([
 		{ id: null, name: 'Everything' },
-		...PARAMETER_IDS.map((id) => ({ id, name: PARAMETERS[id].name })),
 		{ id: 'events', name: 'Doses, changes, notes' }
 	]);
 	/** Entries by the day of the site's calendar. */
@@ -89,6 +89,23 @@
 						class={chip(kind.id === what)}>{kind.name}</a
 					>
 				{/each}
+				<form method="get" class="flex items-center pl-3">
+					{#if everywhere}<input type="hidden" name="waters" value="all" />{/if}
+					<select
+						name="what"
+						aria-label="Readings of one parameter"
+						onchange={(e) => e.currentTarget.form?.requestSubmit()}
+						class="min-h-11 rounded-md border-line-strong bg-surface py-1 pr-9 pl-3 {what && what !== 'events'
+							? 'font-semibold'
+							: 'text-muted'}"
+					>
+						<option value="">Readings of …</option>
+						{#each PARAMETER_IDS as id (id)}<option value={id} selected={id === what}
+								>{PARAMETERS[id].name}</option
+							>{/each}
+					</select>
+					<noscript><button class="link min-h-11 px-3">Show</button></noscript>
+				</form>
 			</nav>
 			{#if severalWaters}
 				<nav aria-label="Waters" class="flex border-l pl-2">
@@ -126,15 +143,15 @@
 							<span class="figures text-muted">{clockTime(entry.at, timeZone)}</span>
 							<strong class={struck ? 'text-muted line-through' : ''}
 								>{entry.type === 'reading'
-									? PARAMETERS[entry.method.parameter].name
+									? entry.results.map((r) => PARAMETERS[r.parameter].name).join(', ')
 									: EVENT_NAMES[entry.kind]}</strong
 							>
 							<div class="col-start-2 sm:col-start-3">
 								{#if entry.type === 'reading'}
 									<span class="figures {struck ? 'text-muted line-through' : 'font-semibold'}"
-										>{resultInUnit(entry.result, units[entry.method.parameter])}</span
+										>{entry.results.map((r) => resultInUnit(r, units[r.parameter])).join('; ')}</span
 									>
-									<span class="figures small text-muted">{readingWords(entry.reading)}</span>
+									<span class="figures small text-muted">{readingWords(entry.method, entry.reading)}</span>
 									{#if entry.replacedBecause !== null}
 										<span class="small block">Corrected: {entry.replacedBecause}</span>
 									{:else if entry.replaces !== null}

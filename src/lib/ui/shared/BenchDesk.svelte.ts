@@ -1,39 +1,33 @@
 import { admit, progressOf, type BenchEntry, type Progress } from '$lib/core/bench';
-import {
-	methodByCode,
-	stepsFor,
-	type Portion,
-	type ProtocolStep,
-	type SyringeMethod
-} from '$lib/core/method';
+import { stepsFor, type Method, type Portion, type ProtocolStep } from '$lib/core/method';
 import { PARAMETERS } from '$lib/core/quantity';
-import type { ScaleReading } from '$lib/core/reading';
+import type { TestResult } from '$lib/core/reading';
 import { fail, type Result } from '$lib/core/result';
 import type { Clock, Instant } from '$lib/core/time';
+import type { ReadingDraft, TitrationDraft } from './reading-draft';
 
-/** One filling as it stands on the drawn syringe. */
-export interface DraftFill {
-	readonly startMl: number;
-	/** Null until the plunger was set: nothing is assumed. */
-	readonly end: ScaleReading | null;
-}
-
-/** An unfinished test, as it is kept in this browser. Its ids are made at the start and never change. */
+/**
+ * An unfinished test, as it is kept in this browser, with the method as it was when it began. Its ids are made at the
+ * start and never change.
+ */
 export interface BenchDraft {
 	readonly waterId: string;
-	readonly methodCode: string;
+	readonly method: Method;
 	readonly portion: Portion;
 	readonly runId: string;
 	readonly sampleId: string;
 	readonly readingId: string;
+	readonly drawnAt: Instant;
 	readonly startedAt: Instant;
 	readonly log: readonly BenchEntry[];
-	readonly readAs: 'left' | 'used';
-	/** Ends are in the sense of `readAs`. */
-	readonly fills: readonly DraftFill[];
-	readonly sure: boolean;
+	readonly reading: ReadingDraft;
+	/** How a sample that was drawn earlier was kept. */
+	readonly keptHow: string;
+	readonly sampleTemperatureC: number | null;
+	/** What the same sample gave before, when this is a repeat. */
+	readonly earlier: readonly (readonly TestResult[])[];
 	readonly note: string;
-	/** When the colour had turned and the reading was taken; from then on it is a result to look at. */
+	/** When the reading was taken; from then on it is a result to look at. */
 	readonly readAt: Instant | null;
 }
 
@@ -60,9 +54,7 @@ export class BenchDesk {
 		this.#store = store;
 	}
 
-	readonly method: SyringeMethod | null = $derived.by(() =>
-		this.draft ? methodByCode(this.draft.methodCode) : null
-	);
+	readonly method: Method | null = $derived.by(() => this.draft?.method ?? null);
 	readonly steps: readonly ProtocolStep[] = $derived.by(() =>
 		this.draft && this.method ? stepsFor(this.method, this.draft.portion) : []
 	);
@@ -84,7 +76,8 @@ export class BenchDesk {
 		try {
 			const draft = await this.#store.read<BenchDraft>(waterId);
 			if (this.#waterId !== waterId) return;
-			this.draft = draft && methodByCode(draft.methodCode) ? draft : null;
+			// A draft of an earlier version of the bench has no method of its own and cannot be gone on with.
+			this.draft = draft?.reading && draft.method ? draft : null;
 		} catch {
 			this.storeFault =
 				'This browser keeps nothing for Tevrik. An unfinished test is lost when the page is closed.';
@@ -104,6 +97,18 @@ export class BenchDesk {
 
 	change(change: Partial<BenchDraft>): void {
 		if (this.draft) this.#keep({ ...this.draft, ...change });
+	}
+
+	/** Changes what is read, whatever its form. */
+	read(change: Partial<ReadingDraft>): void {
+		if (this.draft) this.change({ reading: { ...this.draft.reading, ...change } });
+	}
+
+	/** Changes what is read of one of the titrations. */
+	readTitration(which: number, change: Partial<TitrationDraft>): void {
+		if (!this.draft) return;
+		const titrations = this.draft.reading.titrations.map((t, i) => (i === which ? { ...t, ...change } : t));
+		this.read({ titrations });
 	}
 
 	/** Appends to the step log if that is allowed now. */

@@ -39,6 +39,8 @@
 			{/each}
 		</div>
 		<a href="/waters/{waterId}/targets" class="link flex min-h-10 items-center">Targets</a>
+		<a href="/waters/{waterId}/methods" class="link flex min-h-10 items-center">Methods</a>
+		<a href="/waters/{waterId}/habits" class="link flex min-h-10 items-center">Units and habits</a>
 		<a href="/waters/{waterId}/help" class="link flex min-h-10 items-center">Help and shortcuts</a>
 	</form>
 </footer>

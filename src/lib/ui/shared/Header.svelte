@@ -11,7 +11,7 @@
 			readonly netVolumeL: number | null;
 			readonly profile: ProfileId | null;
 		};
-		siblings: readonly { readonly id: string; readonly name: string }[];
+		siblings: readonly { readonly id: string; readonly name: string; readonly site: string }[];
 		view: string;
 		desk: BenchDesk;
 	}
@@ -23,6 +23,7 @@
 		{ id: 'trends', name: 'Trends' },
 		{ id: 'log', name: 'Log' }
 	];
+	const severalSites = $derived(new Set(siblings.map((s) => s.site)).size > 1);
 	const about = $derived(
 		[
 			water.netVolumeL === null ? '' : `${plain(water.netVolumeL)} L`,
@@ -40,8 +41,13 @@
 			{#if siblings.length > 1}
 				<details class="relative">
 					<summary class="font-semibold">{water.name}</summary>
-					<ul class="absolute z-10 mt-1 min-w-48 border bg-surface py-1 shadow-lg">
-						{#each siblings as other (other.id)}
+					<ul class="absolute z-10 mt-1 w-max min-w-48 border bg-surface py-1 shadow-lg">
+						{#each siblings as other, i (other.id)}
+							{#if severalSites && siblings[i - 1]?.site !== other.site}<li
+									class="label border-t px-4 pt-3 pb-1 first:border-0"
+								>
+									{other.site}
+								</li>{/if}
 							<li>
 								<a class="block px-4 py-2 hover:bg-paper" href="/waters/{other.id}/{view}">{other.name}</a>
 							</li>

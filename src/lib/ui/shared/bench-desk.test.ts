@@ -1,6 +1,8 @@
 import { describe, expect, it } from 'vitest';
+import { CA_SYRINGE } from '$lib/core/method';
 import { addSeconds, instant, type Instant } from '$lib/core/time';
 import { BenchDesk, type BenchDraft } from './BenchDesk.svelte';
+import { emptyReading } from './reading-draft';
 
 /** A store in memory that keeps copies, as the browser's does. */
 function memory() {
@@ -37,16 +39,18 @@ function bench() {
 }
 const draft = (startedAt: Instant): BenchDraft => ({
 	waterId: 'w',
-	methodCode: 'ca-syringe',
+	method: CA_SYRINGE,
 	portion: 'half',
 	runId: 'r',
 	sampleId: 's',
 	readingId: 'x',
+	drawnAt: startedAt,
 	startedAt,
 	log: [],
-	readAs: 'used',
-	fills: [{ startMl: 1, end: null }],
-	sure: true,
+	reading: emptyReading(CA_SYRINGE, { endPoint: 'full', between: 'interpolate' }),
+	keptHow: '',
+	sampleTemperatureC: null,
+	earlier: [],
 	note: '',
 	readAt: null
 });
@@ -110,7 +114,7 @@ describe('the bench’s desk', () => {
 		desk.tick();
 		expect(desk.timer).toMatchObject({ over: true });
 		expect(desk.note('step-done')).toMatchObject({ ok: true });
-		expect(desk.progress?.deviations).toMatchObject([{ stepId: 'leave', what: 'seconds' }]);
+		expect(desk.progress?.deviations).toMatchObject([{ stepId: '4-stand', what: 'seconds' }]);
 	});
 	it('says so when the browser keeps nothing', async () => {
 		const { desk, store, clock } = bench();
@@ -124,9 +128,9 @@ describe('the bench’s desk', () => {
 		expect(desk.storeFault).toMatch(/no room/);
 		expect(desk.draft).not.toBeNull();
 	});
-	it('forgets a draft of a method that is not there any more', async () => {
+	it('forgets a draft of an earlier bench, which had no method in it', async () => {
 		const { desk, store, clock } = bench();
-		store.kept.set('w', JSON.stringify({ ...draft(clock.now()), methodCode: 'moon' }));
+		store.kept.set('w', JSON.stringify({ ...draft(clock.now()), method: undefined, methodCode: 'moon' }));
 		await desk.open('w');
 		expect(desk.draft).toBeNull();
 	});

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { enhance } from '$app/forms';
 	import type { Band } from '$lib/core/judgement';
-	import { PARAMETERS, UNITS, type ParameterId, type UnitId } from '$lib/core/quantity';
+	import { nameWithin, PARAMETERS, UNITS, type ParameterId, type UnitId } from '$lib/core/quantity';
 	import type { Instant } from '$lib/core/time';
 	import { localField, shortDay } from '$lib/format/date';
 	import { bandInUnit, limitInUnit } from '$lib/format/quantity';
@@ -101,7 +101,7 @@
 			/>
 		</div>
 		<div class="flex items-end">
-			<Action type="submit">Set {PARAMETERS[parameter].name.toLowerCase()}</Action>
+			<Action type="submit">Set {nameWithin(parameter)}</Action>
 		</div>
 	</form>
 	{#if history.length > 1}

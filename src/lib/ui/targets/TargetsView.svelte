@@ -19,6 +19,9 @@
 	let { waterName, targets, profile, ids, units, timeZone, now, refused }: Props = $props();
 
 	const chosen: TargetProfile | null = $derived(profile && isProfileId(profile) ? PROFILES[profile] : null);
+	/** It has a band, the profile has one, or something was just entered for it. */
+	const matters = (p: ParameterId) =>
+		targets.some((t) => t.parameter === p) || chosen?.bands[p] !== undefined || refused?.parameter === p;
 </script>
 
 <main class="page max-w-[60rem]!">
@@ -36,7 +39,7 @@
 			>
 		{/each}
 	</nav>
-	{#each PARAMETER_IDS as parameter (parameter)}
+	{#snippet form(parameter: ParameterId)}
 		<TargetForm
 			{parameter}
 			history={targets.filter((t) => t.parameter === parameter)}
@@ -48,5 +51,10 @@
 			{now}
 			refused={refused?.parameter === parameter ? refused : null}
 		/>
-	{/each}
+	{/snippet}
+	{#each PARAMETER_IDS.filter(matters) as parameter (parameter)}{@render form(parameter)}{/each}
+	<details class="mt-10 border-t pt-3">
+		<summary class="link inline-block min-h-11">Parameters without a band here</summary>
+		{#each PARAMETER_IDS.filter((p) => !matters(p)) as parameter (parameter)}{@render form(parameter)}{/each}
+	</details>
 </main>

@@ -1,12 +1,23 @@
 <script lang="ts">
 	import { PARAMETERS, UNITS, type ParameterId, type UnitId } from '$lib/core/quantity';
 	import { ratePerDay } from '$lib/format/quantity';
-	import type { TodayRow } from './row';
+	import type { ParameterToday } from '$lib/contract/today';
 
-	let { rows, units }: { rows: readonly TodayRow[]; units: Readonly<Record<ParameterId, UnitId>> } = $props();
+	interface Props {
+		rows: readonly ParameterToday[];
+		units: Readonly<Record<ParameterId, UnitId>>;
+	}
+	let { rows, units }: Props = $props();
+
+	/** What is dosed, with readings enough to tell a rate. */
+	const used = $derived(
+		rows.flatMap(({ parameter, estimate }) =>
+			estimate && estimate.basedOn > 1 && PARAMETERS[parameter].dosed ? [{ parameter, ...estimate }] : []
+		)
+	);
 </script>
 
-{#if rows.length > 0}
+{#if used.length > 0}
 	<h2 class="label mt-10">What the water uses in a day</h2>
 	<table class="figures mt-3 w-full max-w-[44rem] border-t">
 		<thead>
@@ -18,7 +29,7 @@
 			</tr>
 		</thead>
 		<tbody>
-			{#each rows as { parameter, consumptionPerDay: use, netChangePerDay: net } (parameter)}
+			{#each used as { parameter, consumptionPerDay: use, netChangePerDay: net } (parameter)}
 				{@const unit = units[parameter]}
 				{@const uses = ratePerDay(parameter, use.value, use.u, unit)}
 				{@const brings = ratePerDay(parameter, use.value + net.value, use.u, unit)}

@@ -1,28 +1,32 @@
 <script lang="ts">
+	import type { ParameterToday } from '$lib/contract/today';
 	import { convert, PARAMETERS, UNITS, type UnitId } from '$lib/core/quantity';
+	import { pointOf } from '$lib/core/reading';
 	import type { Instant } from '$lib/core/time';
 	import { COVERAGE } from '$lib/core/uncertainty';
 	import { ago } from '$lib/format/date';
 	import { bandInUnit, inUnit, limitInUnit, resultInUnit } from '$lib/format/quantity';
-	import { gradeWords, isWarning, rateSentence, stripInWords } from '$lib/format/verdict';
+	import { boundSentence, gradeWords, isWarning, rateSentence, stripInWords } from '$lib/format/verdict';
 	import Strip from '$lib/ui/instrument/Strip.svelte';
-	import type { TodayRow } from './row';
 
-	let { row, unit, timeZone, now }: { row: TodayRow; unit: UnitId; timeZone: string; now: Instant } =
+	let { row, unit, timeZone, now }: { row: ParameterToday; unit: UnitId; timeZone: string; now: Instant } =
 		$props();
 
 	const definition = $derived(PARAMETERS[row.parameter]);
-	const u = $derived(Math.hypot(row.now.uRandom, row.now.uCommon));
-	const shown = $derived(inUnit(row.parameter, row.now.value, u, unit));
+	const estimate = $derived(row.estimate);
+	const u = $derived(estimate ? Math.hypot(estimate.now.uRandom, estimate.now.uCommon) : 0);
+	const shown = $derived(estimate && inUnit(row.parameter, estimate.now.value, u, unit));
 	const to = $derived((v: number) => convert(v, definition.canonicalUnit, unit));
+	const least = $derived(definition.conceivable[0]);
 	const band = $derived(
 		row.band && {
 			low: row.band.low === null ? null : to(row.band.low),
 			high: row.band.high === null ? null : to(row.band.high)
 		}
 	);
-	const warn = $derived(isWarning(row.verdict.grade));
+	const warn = $derived(estimate !== null && isWarning(estimate.verdict.grade));
 	const last = $derived(row.last.result);
+	const lastPoint = $derived(pointOf(last));
 </script>
 
 <article
@@ -30,32 +34,52 @@
 >
 	<h3 class="text-lg leading-tight">
 		{definition.name}
-		<span class="small block font-normal text-muted">{UNITS[unit].symbol}</span>
+		{#if UNITS[unit].symbol !== definition.name}<span class="small block font-normal text-muted"
+				>{UNITS[unit].symbol}</span
+			>{/if}
 	</h3>
-	<p class="figures whitespace-nowrap">
-		<span class="text-[2rem] leading-none font-bold">{shown.value}</span>
-		<span class="pl-1 text-muted">± {shown.plusMinus}</span>
-	</p>
-	<div class="col-span-2 px-1 md:col-span-1">
-		<Strip
-			{band}
-			value={to(row.now.value)}
-			lower={to(row.now.value - COVERAGE * u)}
-			upper={to(row.now.value + COVERAGE * u)}
-			reading={last.kind === 'value' ? to(last.value) : null}
-			tail={to(row.inAWeek.value)}
-			{warn}
-			lowText={row.band?.low == null ? '' : limitInUnit(row.parameter, row.band.low, unit)}
-			highText={row.band?.high == null ? '' : limitInUnit(row.parameter, row.band.high, unit)}
-			words={stripInWords(row.parameter, row, unit, timeZone, now)}
-		/>
-	</div>
-	<p class="small col-span-2 md:col-span-1">
-		<strong class={warn ? 'text-warn' : ''}>{gradeWords(row.verdict.grade, row.verdict.side)}</strong>
-		{#if row.band}<span class="figures">{bandInUnit(row.parameter, row.band, unit)}.</span>{/if}
-		{rateSentence(row, unit)}
-		<span class="figures block text-muted"
-			>Read {ago(row.last.at, timeZone, now)}: {resultInUnit(last, unit)}</span
-		>
-	</p>
+	{#if estimate && shown}
+		<p class="figures whitespace-nowrap">
+			<span class="text-[2rem] leading-none font-bold">{shown.value}</span>
+			<span class="pl-1 text-muted">± {shown.plusMinus}</span>
+		</p>
+		<div class="col-span-2 px-1 md:col-span-1">
+			<Strip
+				{band}
+				value={to(estimate.now.value)}
+				lower={to(Math.max(least, estimate.now.value - COVERAGE * u))}
+				upper={to(estimate.now.value + COVERAGE * u)}
+				reading={lastPoint ? to(lastPoint.value) : null}
+				tail={to(estimate.inAWeek.value)}
+				{warn}
+				lowText={row.band?.low == null ? '' : limitInUnit(row.parameter, row.band.low, unit)}
+				highText={row.band?.high == null ? '' : limitInUnit(row.parameter, row.band.high, unit)}
+				words={stripInWords(row.parameter, { ...row, now: estimate.now }, unit, timeZone, now)}
+			/>
+		</div>
+		<p class="small col-span-2 md:col-span-1">
+			<strong class={warn ? 'text-warn' : ''}
+				>{gradeWords(estimate.verdict.grade, estimate.verdict.side)}</strong
+			>
+			{#if row.band}<span class="figures">{bandInUnit(row.parameter, row.band, unit)}.</span>{/if}
+			{rateSentence({ parameter: row.parameter, ...estimate }, unit)}
+			<span class="figures block text-muted"
+				>Read {ago(row.last.at, timeZone, now)}: {resultInUnit(last, unit)}</span
+			>
+			{#if row.atS35 && Math.abs(row.atS35.salinity - 35) > 0.3}
+				{@const same = inUnit(row.parameter, row.atS35.value, row.atS35.u, unit)}
+				<span class="figures block text-muted">At S = 35 it would be {same.value} ± {same.plusMinus}</span>
+			{/if}
+		</p>
+	{:else}
+		<p class="figures text-xl font-bold">{resultInUnit(last, unit)}</p>
+		<p class="small col-span-2">
+			{last.kind === 'bound' ? boundSentence(last, row.band, unit) : ''}
+			<span class="block text-muted"
+				>Read {ago(row.last.at, timeZone, now)}. {last.kind === 'bound'
+					? 'Only bounds so far'
+					: 'One reading so far'}: no estimate.</span
+			>
+		</p>
+	{/if}
 </article>

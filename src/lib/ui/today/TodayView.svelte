@@ -1,6 +1,6 @@
 <script lang="ts">
 	import type { EventDetails, EventKind } from '$lib/contract/event';
-	import { PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
+	import { nameWithin, PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
 	import type { Instant } from '$lib/core/time';
 	import { ago, longDay, shortDay } from '$lib/format/date';
 	import { EVENT_NAMES, eventWords } from '$lib/format/event';
@@ -9,11 +9,11 @@
 	import { benchDeskOf } from '$lib/ui/shared/context';
 	import Demand from './Demand.svelte';
 	import ParameterRow from './ParameterRow.svelte';
-	import type { TodayRow } from './row';
+	import type { ParameterToday } from '$lib/contract/today';
 
 	interface Props {
 		water: { readonly id: string };
-		rows: readonly TodayRow[];
+		rows: readonly ParameterToday[];
 		untested: readonly ParameterId[];
 		lately: readonly {
 			id: string;
@@ -30,8 +30,16 @@
 
 	const desk = benchDeskOf();
 	/** What needs a look, the worst first. */
-	const open = $derived(rows.filter((r) => r.verdict.grade === 'cannot-tell' || isWarning(r.verdict.grade)));
+	const open = $derived(
+		rows.flatMap((r) =>
+			r.estimate && (r.estimate.verdict.grade === 'cannot-tell' || isWarning(r.estimate.verdict.grade))
+				? [{ parameter: r.parameter, verdict: r.estimate.verdict }]
+				: []
+		)
+	);
 	const base = $derived(`/waters/${water.id}`);
+	/** The readings made last, for the sentence at the top. */
+	const lastRead = $derived([...rows].sort((a, b) => b.last.at - a.last.at).slice(0, 3));
 </script>
 
 <main class="today">
@@ -47,13 +55,10 @@
 				{#if rows.length === 0}
 					Nothing was read from this water yet. Start with alkalinity: it moves fastest.
 				{:else}
-					{#each rows as row, i (row.parameter)}{i > 0 ? ', ' : ''}{i === 0
+					{#each lastRead as row, i (row.parameter)}{i > 0 ? ', ' : ''}{i === 0
 							? PARAMETERS[row.parameter].name
-							: PARAMETERS[row.parameter].name.toLowerCase()} was read {ago(
-							row.last.at,
-							timeZone,
-							now
-						)}{/each}.
+							: nameWithin(row.parameter)} was read {ago(row.last.at, timeZone, now)}{/each}.
+					{rows.length > lastRead.length ? `${rows.length - lastRead.length} more stand beside.` : ''}
 				{/if}
 			</p>
 			<p class="mt-4"><Action kind="primary" size="large" href="{base}/bench">Go to the bench</Action></p>
@@ -139,12 +144,10 @@
 				>where it will be in seven days
 			</p>
 		{/if}
-		<Demand rows={rows.filter((r) => r.basedOn > 1)} {units} />
+		<Demand {rows} {units} />
 		{#if untested.length > 0 && rows.length > 0}
 			<p class="small mt-3 text-muted">
-				Not tested in the last four months: {untested
-					.map((p) => PARAMETERS[p].name.toLowerCase())
-					.join(', ')}.
+				Not tested in the last four months: {untested.map(nameWithin).join(', ')}.
 			</p>
 		{/if}
 		<p class="small mt-3"><a class="link" href="{base}/targets">Targets of this water</a></p>

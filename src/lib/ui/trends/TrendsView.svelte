@@ -7,7 +7,8 @@
 	import { rateSentence } from '$lib/format/verdict';
 	import Action from '$lib/ui/shared/Action.svelte';
 	import TrendChart from './TrendChart.svelte';
-	import type { TrendEvent, TrendRow } from './trend-row';
+	import type { TrendRow } from '$lib/contract/trends';
+	import type { TrendEvent } from './trend-event';
 
 	interface Props {
 		waterId: string;
@@ -28,8 +29,14 @@
 
 	function words(row: TrendRow): string {
 		const unit = units[row.parameter];
-		const m = inUnit(row.parameter, row.now.value, Math.hypot(row.now.uRandom, row.now.uCommon), unit);
-		return `${PARAMETERS[row.parameter].name}: ${row.readings.length} readings since ${shortDay(from, timeZone, now)}. Now about ${m.value} plus or minus ${m.plusMinus} ${UNITS[unit].symbol}. ${rateSentence({ ...row, leavesInDays: null }, unit)}`;
+		const count = `${PARAMETERS[row.parameter].name}: ${row.readings.length} readings since ${shortDay(from, timeZone, now)}.`;
+		if (!row.estimate) return `${count} Too little for an estimate yet.`;
+		const { now: present } = row.estimate;
+		const m = inUnit(row.parameter, present.value, Math.hypot(present.uRandom, present.uCommon), unit);
+		return `${count} Now about ${m.value} plus or minus ${m.plusMinus} ${UNITS[unit].symbol}. ${rateOf(row)}`;
+	}
+	function rateOf({ parameter, estimate }: TrendRow): string {
+		return estimate ? rateSentence({ parameter, ...estimate, leavesInDays: null }, units[parameter]) : '';
 	}
 </script>
 
@@ -74,7 +81,6 @@
 		<div class="mx-auto max-w-[80rem] px-4 lg:px-8">
 			{#each rows as row, i (row.parameter)}
 				{@const unit = units[row.parameter]}
-				{@const m = inUnit(row.parameter, row.now.value, Math.hypot(row.now.uRandom, row.now.uCommon), unit)}
 				<section
 					class="grid gap-x-6 border-b py-4 md:grid-cols-[7rem_minmax(0,1fr)_13rem]"
 					aria-label={PARAMETERS[row.parameter].name}
@@ -88,21 +94,32 @@
 						words={words(row)}
 					/>
 					<div class="figures">
-						<p class="text-2xl font-bold whitespace-nowrap">
-							{m.value} <span class="text-lg font-normal">± {m.plusMinus}</span>
-						</p>
-						<p class="small text-muted">{rateSentence({ ...row, leavesInDays: null }, unit)}</p>
-						{#if row.basedOn > 1}
+						{#if row.estimate}
+							{@const present = row.estimate.now}
+							{@const m = inUnit(
+								row.parameter,
+								present.value,
+								Math.hypot(present.uRandom, present.uCommon),
+								unit
+							)}
+							<p class="text-2xl font-bold whitespace-nowrap">
+								{m.value} <span class="text-lg font-normal">± {m.plusMinus}</span>
+							</p>
+							<p class="small text-muted">{rateOf(row)}</p>
+						{:else}
+							<p class="small text-muted">Too little for an estimate yet.</p>
+						{/if}
+						{#if row.estimate && row.estimate.basedOn > 1 && PARAMETERS[row.parameter].dosed}
 							{@const use = ratePerDay(
 								row.parameter,
-								row.consumptionPerDay.value,
-								row.consumptionPerDay.u,
+								row.estimate.consumptionPerDay.value,
+								row.estimate.consumptionPerDay.u,
 								unit
 							)}
 							<p class="small mt-1 text-muted">
-								The water {row.consumptionPerDay.value < 0 ? 'gains' : 'uses'}
-								{use.value} ± {use.plusMinus} a day. Line through the last {row.basedOn} readings, doses and changes
-								taken into account.
+								The water {row.estimate.consumptionPerDay.value < 0 ? 'gains' : 'uses'}
+								{use.value} ± {use.plusMinus} a day. Line through the last {row.estimate.basedOn} readings, doses
+								and changes taken into account.
 							</p>
 						{/if}
 					</div>
@@ -110,6 +127,8 @@
 			{/each}
 			<p class="small flex flex-wrap gap-x-6 gap-y-1 py-3 text-muted">
 				<span>● reading, with its 95 % interval</span>
+				<span>▪ between colour steps</span>
+				<span>▲ bound</span>
 				<span>— line, with its 95 % ribbon; dashed ahead of now</span>
 				<span>grey: band</span>
 				<span>thin line: water change</span>
@@ -149,7 +168,7 @@
 								></thead
 							>
 							<tbody>
-								{#each [...row.readings].reverse() as reading (reading.at)}
+								{#each [...row.readings].reverse() as reading, k (k)}
 									<tr class="border-t">
 										<td class="py-1"
 											>{shortDay(reading.at, timeZone, now)}, {clockTime(reading.at, timeZone)}</td

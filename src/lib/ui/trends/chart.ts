@@ -9,7 +9,7 @@ import {
 	type Plugin
 } from 'chart.js';
 import annotation, { type AnnotationOptions } from 'chartjs-plugin-annotation';
-import { boundsOf } from '$lib/core/reading';
+import { boundsOf, pointOf } from '$lib/core/reading';
 import { convert, PARAMETERS, type UnitId } from '$lib/core/quantity';
 import type { Instant } from '$lib/core/time';
 import { COVERAGE } from '$lib/core/uncertainty';
@@ -17,7 +17,8 @@ import { clockTime, shortDay } from '$lib/format/date';
 import { limitInUnit, resultInUnit } from '$lib/format/quantity';
 import { dayTicks } from '$lib/format/ticks';
 import { markRadius, shownEvents } from './shown-events';
-import type { TrendEvent, TrendRow } from './trend-row';
+import type { TrendRow } from '$lib/contract/trends';
+import type { TrendEvent } from './trend-event';
 
 Chart.register(LinearScale, LineElement, PointElement, ScatterController, Tooltip, annotation);
 
@@ -153,6 +154,9 @@ function annotationsOf(
 	return all;
 }
 
+/** Values, intervals between colour steps, and bounds are told apart by their mark. */
+const POINT = { value: 'circle', interval: 'rectRounded', bound: 'triangle' } as const;
+
 /** Draws one row; the returned function takes it away again. */
 export function drawTrend(canvas: HTMLCanvasElement, input: ChartInput): () => void {
 	const { row, from, to, now, timeZone, unit, showDays } = input;
@@ -164,17 +168,12 @@ export function drawTrend(canvas: HTMLCanvasElement, input: ChartInput): () => v
 	});
 	const points = row.readings.map(({ at, result }) => ({
 		x: at,
-		y: toUnit(
-			result.kind === 'value'
-				? result.value
-				: result.kind === 'bound'
-					? result.limit
-					: (result.lower + result.upper) / 2
-		)
+		y: toUnit(result.kind === 'bound' ? result.limit : (pointOf(result)?.value ?? 0))
 	}));
 	const line = row.line.map((p): Whisker & { y: number } => {
 		const half = COVERAGE * Math.hypot(p.uRandom, p.uCommon);
-		return { x: p.at, y: toUnit(p.value), lower: toUnit(p.value - half), upper: toUnit(p.value + half) };
+		const lower = Math.max(PARAMETERS[row.parameter].conceivable[0], p.value - half);
+		return { x: p.at, y: toUnit(p.value), lower: toUnit(lower), upper: toUnit(p.value + half) };
 	});
 	const edges = [row.band?.low, row.band?.high].flatMap((v) => (v == null ? [] : [toUnit(v)]));
 	const values = [...points.map((p) => p.y), ...line.map((p) => p.y), ...edges];
@@ -202,8 +201,8 @@ export function drawTrend(canvas: HTMLCanvasElement, input: ChartInput): () => v
 				{
 					label: 'readings',
 					data: points,
-					pointRadius: row.readings.map((r) => (r.result.kind === 'value' ? markRadius(points.length) : 5)),
-					pointStyle: row.readings.map((r) => (r.result.kind === 'value' ? 'circle' : 'triangle')),
+					pointRadius: row.readings.map((r) => (r.result.kind === 'bound' ? 5 : markRadius(points.length))),
+					pointStyle: row.readings.map((r) => POINT[r.result.kind]),
 					pointHoverRadius: 6,
 					backgroundColor: colours.ink,
 					borderColor: colours.surface,

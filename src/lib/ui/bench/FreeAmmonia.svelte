@@ -1,0 +1,76 @@
+<script lang="ts">
+	import { onDestroy } from 'svelte';
+	import type { BenchAnswer } from '$lib/contract/bench';
+	import type { Method } from '$lib/core/method';
+	import type { RawReading } from '$lib/core/reading';
+	import { totalFromNbs } from '$lib/core/seawater';
+	import type { SimulatedInterval } from '$lib/core/uncertainty';
+	import { plain } from '$lib/format/number';
+	import { simulateInWorker } from '$lib/workers/simulation.client';
+	import type { SimulationRequest } from '$lib/workers/simulation.protocol';
+
+	interface Props {
+		method: Method;
+		reading: RawReading;
+		before: BenchAnswer['before'];
+	}
+	let { method, reading, before }: Props = $props();
+
+	const DRAWS = 100_000;
+	const SEED = 17;
+	/** Where pH was not read: from a usual evening to the most that is plausible, on the kit's buffers. */
+	const UNKNOWN_PH = { lower: 8, upper: 8.6 };
+	let found = $state.raw<SimulatedInterval | null>(null);
+	const stop = new AbortController();
+	onDestroy(() => stop.abort());
+
+	const request = $derived.by((): SimulationRequest => {
+		const temperature = before.temperature ?? { value: 26, uRandom: 1, uCommon: 0 };
+		const salinity = before.salinity ?? { value: 34, uRandom: 2, uCommon: 0 };
+		const { ph } = before;
+		const half = ph ? Math.sqrt(3) * Math.hypot(ph.uRandom, ph.uCommon) : 0;
+		const nbs = ph ? { lower: ph.value - half, upper: ph.value + half } : UNKNOWN_PH;
+		const total = (x: number) => totalFromNbs(x, Math.min(42, salinity.value), temperature.value);
+		return {
+			method,
+			reading,
+			which: 0,
+			freeAmmonia: {
+				ph: { lower: total(nbs.lower), upper: total(nbs.upper) },
+				temperatureC: { value: temperature.value, u: Math.hypot(temperature.uRandom, temperature.uCommon) },
+				salinity: { value: salinity.value, u: Math.hypot(salinity.uRandom, salinity.uCommon) }
+			},
+			draws: DRAWS,
+			seed: SEED
+		};
+	});
+	const asked = $derived(JSON.stringify(request));
+	const missing = $derived(
+		(['ph', 'temperature', 'salinity'] as const).filter((p) => !before[p]).map((p) => (p === 'ph' ? 'pH' : p))
+	);
+	$effect(() => {
+		const plainRequest = JSON.parse(asked) as SimulationRequest;
+		let current = true;
+		simulateInWorker(plainRequest, stop.signal, () => undefined)
+			.then((interval) => {
+				if (current) found = interval;
+			})
+			.catch(() => undefined);
+		return () => (current = false);
+	});
+	const two = (x: number) => plain(Number(x.toPrecision(2)));
+</script>
+
+{#if found}
+	<p class="figures mt-3 max-w-[36rem]" role="status">
+		Of it un-ionised, the form that harms: <strong>{two(found.lower)} to {two(found.upper)} mg/L NH₃</strong>.
+		{#if missing.length > 0}
+			<span class="text-muted"
+				>{missing.join(', ')}
+				{missing.length === 1 ? 'was' : 'were'} not read lately and {missing.length === 1 ? 'is' : 'are'} taken
+				as widely as is plausible.</span
+			>
+		{/if}
+		<span class="text-muted">It rises steeply with pH: keep pH from rising while there is ammonia.</span>
+	</p>
+{/if}

@@ -1,0 +1,219 @@
+<script module lang="ts">
+	import type { Portion } from '$lib/core/method';
+	import type { Dilution } from '$lib/core/reading';
+
+	/** How a test begins. */
+	export interface StartChoice {
+		readonly portion: Portion;
+		readonly dilution: Dilution | null;
+		/** Hours since the sample was drawn; 0 is now. */
+		readonly ageH: number;
+		readonly keptHow: string;
+	}
+</script>
+
+<script lang="ts">
+	import type { BenchOffer } from '$lib/contract/bench';
+	import { portionsOf, sampleOf, stepsFor, timesOf, titrationsOf, type Hazard } from '$lib/core/method';
+	import {
+		convertSpan,
+		nameWithin,
+		PARAMETERS,
+		UNITS,
+		type ParameterId,
+		type UnitId
+	} from '$lib/core/quantity';
+	import type { Instant } from '$lib/core/time';
+	import { aboutMinutes, ago } from '$lib/format/date';
+	import { CAUTIONS, LABEL_FIRST } from '$lib/format/hazard';
+	import { plain } from '$lib/format/number';
+	import { inUnit } from '$lib/format/quantity';
+	import Action from '$lib/ui/shared/Action.svelte';
+	import { resolutionOf, typicalUncertainty } from './measure';
+
+	interface Props {
+		offer: BenchOffer;
+		units: Readonly<Record<ParameterId, UnitId>>;
+		timeZone: string;
+		now: Instant;
+		onstart: (choice: StartChoice) => void;
+	}
+	let { offer, units, timeZone, now, onstart }: Props = $props();
+
+	let portion = $state<Portion>('full');
+	let factor = $state('1');
+	let ageH = $state('0');
+	let keptHow = $state('');
+
+	const method = $derived(offer.method);
+	const definition = $derived(PARAMETERS[method.parameter]);
+	const unit = $derived(units[method.parameter]);
+	const times = $derived(timesOf(stepsFor(method, portion)));
+	const hazards = $derived<Hazard[]>([...new Set(method.reagents.flatMap((r) => r.hazards))]);
+	const oneIs = $derived(titrationsOf(method)[0]?.meter.kind === 'drops' ? 'one drop' : 'one mark');
+	const AGES = [
+		['0', 'now'],
+		['1', 'about an hour ago'],
+		['4', 'a few hours ago'],
+		['12', 'half a day ago'],
+		['24', 'a day ago'],
+		['72', 'three days ago'],
+		['168', 'a week ago']
+	] as const;
+	const tooOld = $derived(Number(ageH) > definition.sampleKeepsH);
+	const dilutionChoices = $derived(
+		method.dilutions.length > 0 ? method.dilutions : method.parameter === 'ph' ? [] : [2, 5, 10]
+	);
+	const thinnable = $derived(
+		method.sampleMl !== null && method.kind !== 'difference' && dilutionChoices.length > 0
+	);
+
+	function facts(p: Portion) {
+		const { band, expected } = offer.contexts[method.parameter] ?? { band: null, expected: null };
+		const perMark = resolutionOf(method, p);
+		const typical = expected?.value ?? band?.aim ?? band?.low ?? (perMark ?? 0) * 50;
+		const u = typicalUncertainty(method, p, typical);
+		const shown = perMark === null ? null : convertSpan(perMark, definition.canonicalUnit, unit);
+		return [
+			shown === null ? '' : `${oneIs} is ${plain(Number(shown.toPrecision(2)))} ${UNITS[unit].symbol}`,
+			u === null ? '' : `the result about ± ${inUnit(method.parameter, typical, u, unit).plusMinus}`
+		]
+			.filter(Boolean)
+			.join('; ');
+	}
+	function start(): void {
+		const parts = Number(factor);
+		const sampleMl = sampleOf(method, portion) ?? 1;
+		onstart({
+			portion,
+			// The thinned sample is as much as the kit wants; one part of it is the water to be tested.
+			dilution:
+				parts > 1
+					? {
+							sampleMl: Number((sampleMl / parts).toPrecision(6)),
+							diluentMl: Number((sampleMl - sampleMl / parts).toPrecision(6)),
+							diluentHolds: 0
+						}
+					: null,
+			ageH: Number(ageH),
+			keptHow: keptHow.trim()
+		});
+	}
+</script>
+
+<section aria-labelledby="chosen" class="border-2 border-ink p-5">
+	<h2 id="chosen" class="text-2xl leading-tight">{method.name}</h2>
+	<p class="mt-1 text-muted">
+		{method.steps.length}
+		{method.steps.length === 1 ? 'step' : 'steps'}, {aboutMinutes(times.totalS)}{times.totalS - times.handsS >
+		20
+			? ` in all, ${aboutMinutes(times.handsS)} with your hands`
+			: ''}.
+		{offer.lastAt ? `Last read ${ago(offer.lastAt, timeZone, now)}.` : 'Not read from this water yet.'}
+	</p>
+
+	{#if portionsOf(method).length > 1}
+		<fieldset class="mt-4">
+			<legend class="visually-hidden">Sample for {method.name}</legend>
+			<div class="grid gap-2">
+				{#each portionsOf(method) as p (p)}
+					<label
+						class="flex cursor-pointer items-start gap-3 rounded-md border-2 p-3 {portion === p
+							? 'border-ink'
+							: 'border-line'}"
+					>
+						<input
+							type="radio"
+							name="portion-{method.code}"
+							class="mt-1.5 h-4 w-4 accent-[var(--ink)]"
+							checked={portion === p}
+							onchange={() => (portion = p)}
+						/>
+						<span>
+							<strong class="figures"
+								>{p === 'full' ? 'Full' : 'Half'} sample, {plain(sampleOf(method, p) ?? 0)} mL</strong
+							>
+							<span class="small figures block text-muted"
+								>{facts(p)}{p === 'half' ? '; half the reagent' : ''}</span
+							>
+						</span>
+					</label>
+				{/each}
+			</div>
+		</fieldset>
+	{:else if facts('full')}
+		<p class="small figures mt-2 text-muted">
+			Sample {plain(sampleOf(method, 'full') ?? 0)} mL; {facts('full')}
+		</p>
+	{/if}
+
+	<div class="mt-4">
+		<Action kind="primary" size="large" class="w-full" onclick={start}
+			>Start {nameWithin(method.parameter)}</Action
+		>
+	</div>
+
+	<details class="small mt-4" open={ageH !== '0' || factor !== '1'}>
+		<summary class="link inline-block min-h-8">An older sample, or a thinned one</summary>
+		<div class="mt-2 grid gap-3">
+			<label class="block">
+				<span class="block text-muted">The sample was drawn</span>
+				<select bind:value={ageH} class="min-h-12 w-full rounded-md border-line-strong bg-surface">
+					{#each AGES as [hours, words] (hours)}<option value={hours}>{words}</option>{/each}
+				</select>
+			</label>
+			{#if ageH !== '0'}
+				<label class="block">
+					<span class="block text-muted">Kept how</span>
+					<input
+						bind:value={keptHow}
+						maxlength="200"
+						placeholder="closed bottle, in the dark"
+						class="min-h-12 w-full rounded-md border-line-strong bg-surface px-3"
+					/>
+				</label>
+			{/if}
+			{#if tooOld}
+				<p class="font-semibold text-warn">
+					A sample this old no longer tells the {definition.name === 'pH'
+						? 'pH'
+						: definition.name.toLowerCase()} of the water. Draw a fresh one if you can; the age is kept with the
+					result.
+				</p>
+			{/if}
+			{#if thinnable}
+				<label class="block">
+					<span class="block text-muted">Thinned with water that holds none of it</span>
+					<select bind:value={factor} class="min-h-12 w-full rounded-md border-line-strong bg-surface">
+						<option value="1">not thinned</option>
+						{#each dilutionChoices as parts (parts)}<option value={String(parts)}
+								>1:{plain(parts)}, one part sample in {plain(parts)} in all</option
+							>{/each}
+					</select>
+				</label>
+			{/if}
+		</div>
+	</details>
+	<details class="small mt-2">
+		<summary class="link inline-block min-h-8">What you need, and cautions</summary>
+		<p class="mt-2">
+			{[...method.equipment, 'purified water', 'a timer', 'a white background'].join(', ')}.
+		</p>
+		{#if method.reagents.length > 0}
+			<ul class="mt-2 list-disc pl-5">
+				{#each method.reagents as reagent (reagent.label)}
+					<li>{reagent.label}: {reagent.what}</li>
+				{/each}
+			</ul>
+			<p class="mt-2">
+				<strong>Cautions.</strong>
+				{hazards.map((h) => CAUTIONS[h]).join(' ')}
+				{LABEL_FIRST}
+			</p>
+		{/if}
+		<p class="mt-2">
+			Where a laboratory may be asked later, keep a closed bottle of the same water, full to the brim, cool
+			and dark.
+		</p>
+	</details>
+</section>

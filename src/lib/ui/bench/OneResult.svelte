@@ -1,0 +1,93 @@
+<script lang="ts">
+	import type { KnownBefore } from '$lib/contract/bench';
+	import { repeatWouldTell, type Band, type Verdict } from '$lib/core/judgement';
+	import { PARAMETERS, UNITS, type UnitId } from '$lib/core/quantity';
+	import { pointOf, type TestResult } from '$lib/core/reading';
+	import { NORMALISED_FROM, NORMALISED_TO, normalisingFactor } from '$lib/core/seawater';
+	import { headlineOf, inUnit, resultInUnit } from '$lib/format/quantity';
+	import { boundSentence, expectationSentence, isWarning, verdictSentence } from '$lib/format/verdict';
+	import { together } from './repeats';
+
+	interface Props {
+		result: TestResult;
+		verdict: Verdict | null;
+		unit: UnitId;
+		/** More than one result came of the run: each bears its name. */
+		named: boolean;
+		band: Band | null;
+		salinity: KnownBefore | null;
+		/** What the same sample gave before. */
+		earlier: readonly (readonly TestResult[])[];
+		/** A question about a slip stands below: nothing is made of the surprise yet. */
+		quiet: boolean;
+	}
+	let { result, verdict, unit, named, band, salinity, earlier, quiet }: Props = $props();
+
+	/** Concentrations per litre are stated at this temperature. */
+	const STATED_AT_C = 25;
+
+	const head = $derived(headlineOf(result, unit));
+	const definition = $derived(PARAMETERS[result.parameter]);
+	const point = $derived(pointOf(result));
+	const repeats = $derived(together(result, earlier, result.parameter));
+	const helps = $derived(
+		point !== null && repeats === null && repeatWouldTell(point.value, point.uRandom, point.uCommon, band)
+	);
+	const atS35 = $derived.by(() => {
+		if (!point || !salinity || !definition.followsSalinity) return null;
+		if (salinity.value < NORMALISED_FROM || salinity.value > NORMALISED_TO) return null;
+		const factor = normalisingFactor(salinity.value, STATED_AT_C);
+		const relative = Math.hypot(salinity.uRandom, salinity.uCommon) / salinity.value;
+		const u = factor * Math.hypot(point.uRandom, point.uCommon, point.value * relative);
+		return inUnit(result.parameter, point.value * factor, u, unit);
+	});
+</script>
+
+<div class="mt-2 {named ? 'mb-6' : ''}">
+	<h1 class="figures">
+		<span class={named ? 'block text-xl font-normal' : 'visually-hidden'}>{definition.name}</span>
+		<span class="text-6xl leading-none font-bold tracking-tight md:text-7xl">{head.large}</span>
+		<span class="text-2xl font-normal text-muted md:text-3xl">{head.small}</span>
+	</h1>
+	{#if verdict}
+		<p class="mt-4 text-xl">
+			<strong class={isWarning(verdict.grade) ? 'text-warn' : ''}
+				>{verdictSentence(result.parameter, verdict, unit)}</strong
+			>
+			{#if !quiet}{expectationSentence(result.parameter, verdict, unit)}{/if}
+		</p>
+	{:else if result.kind === 'bound'}
+		<p class="mt-4 max-w-[36rem] text-xl">{boundSentence(result, band, unit)}</p>
+	{/if}
+	{#if repeats}
+		<p class="figures mt-3 max-w-[36rem]">
+			Of this sample so far: {repeats.values
+				.map((v) => inUnit(result.parameter, v, point?.uRandom ?? 1, unit).value)
+				.join(', ')}
+			{UNITS[unit].symbol}.
+			{#if repeats.outlier !== null}
+				<strong>The {['first', 'second', 'third', 'fourth'][repeats.outlier]} stands apart;</strong> the middle
+				one is taken.
+			{:else if !repeats.acceptable}
+				<strong>They are further apart than this kit’s repeats should be.</strong> A third test tells which.
+			{/if}
+			{#if repeats.combined}Together <strong>{resultInUnit(repeats.combined, unit)}</strong>.{/if}
+		</p>
+	{:else if helps}
+		<p class="mt-3 max-w-[36rem]">
+			A second test of the same sample could tell: with two, the verdict would be another.
+		</p>
+	{/if}
+	{#if atS35 && salinity}
+		<p class="figures small mt-3 text-muted">
+			At S = 35: {atS35.value} ± {atS35.plusMinus}
+			{UNITS[unit].symbol}, from the salinity read last, {inUnit(
+				'salinity',
+				salinity.value,
+				Math.hypot(salinity.uRandom, salinity.uCommon),
+				'psu'
+			).value} PSU.
+			{#if Math.abs(salinity.value - 35) > 1.5}Put salinity right first: the major ions go with it.{/if}
+		</p>
+	{/if}
+</div>

@@ -1,0 +1,121 @@
+<script lang="ts">
+	import type { BenchOffer } from '$lib/contract/bench';
+	import type { DisplayMethod } from '$lib/core/method';
+	import { PARAMETERS, UNITS, type ParameterId, type UnitId } from '$lib/core/quantity';
+	import type { Fault } from '$lib/core/result';
+	import { plain } from '$lib/format/number';
+	import type { BenchDesk } from '$lib/ui/shared/BenchDesk.svelte';
+	import { readingOf } from '$lib/ui/shared/reading-draft';
+	import LiveResult from './LiveResult.svelte';
+	import { measure } from './measure';
+	import NumberField from './NumberField.svelte';
+	import ReadFrame from './ReadFrame.svelte';
+	import { toggleLook } from './toggle';
+
+	interface Props {
+		desk: BenchDesk;
+		contexts: BenchOffer['contexts'];
+		units: Readonly<Record<ParameterId, UnitId>>;
+		ondone: () => void;
+		ongiveup: () => void;
+	}
+	let { desk, contexts, units, ondone, ongiveup }: Props = $props();
+
+	const method = $derived(desk.method as DisplayMethod);
+	const draft = $derived(desk.draft!);
+	const { shown, temperatureC } = $derived(draft.reading);
+	let fault = $state<Fault | null>(null);
+
+	const reading = $derived(readingOf(method, draft.portion, draft.reading));
+	const live = $derived(reading && measure(method, reading, contexts));
+
+	function set(value: number | 'over' | 'under'): void {
+		desk.read({ shown: value });
+		fault = null;
+	}
+	function nudge(by: number): void {
+		const now = typeof shown === 'number' ? shown : method.range.low;
+		const next = Math.round((now + by * method.resolution) / method.resolution) * method.resolution;
+		set(Math.min(method.range.high, Math.max(method.range.low, Number(next.toPrecision(10)))));
+	}
+	function done(): void {
+		if (!live) fault = { code: 'invalid-field', field: 'shown', details: { reason: 'is missing' } };
+		else if (live.fault) fault = live.fault;
+		else ondone();
+	}
+	function key(event: KeyboardEvent): void {
+		if (event.target instanceof HTMLElement && event.target.closest('input, select, textarea')) return;
+		const direction = event.key === 'ArrowUp' ? 1 : event.key === 'ArrowDown' ? -1 : 0;
+		if (direction === 0) return;
+		event.preventDefault();
+		nudge(direction * (event.shiftKey ? 10 : 1));
+	}
+</script>
+
+<svelte:window onkeydown={key} />
+
+<ReadFrame
+	{desk}
+	step={desk.progress!.step!}
+	label="{PARAMETERS[method.parameter].name}, {UNITS[method.unit].symbol} on the display"
+	doneText="That is what it shows"
+	{fault}
+	ondone={done}
+	{ongiveup}
+>
+	{#snippet controls()}
+		<div class="mt-4 flex flex-wrap gap-3">
+			<button
+				type="button"
+				class={toggleLook(shown === 'over')}
+				aria-pressed={shown === 'over'}
+				onclick={() => set('over')}>It says over</button
+			>
+			{#if method.range.low > 0}
+				<button
+					type="button"
+					class={toggleLook(shown === 'under')}
+					aria-pressed={shown === 'under'}
+					onclick={() => set('under')}>It says under</button
+				>
+			{/if}
+		</div>
+		<p class="small mt-3 text-muted">
+			Its range is {plain(method.range.low)} to {plain(method.range.high)}
+			{UNITS[method.unit].symbol}. Over or under is kept as a bound, not as a number.
+		</p>
+	{/snippet}
+	{#snippet instrument()}
+		<div class="grid grid-cols-[1fr_3.5rem] gap-4 border-2 border-ink bg-paper p-4">
+			<NumberField
+				label="on the display"
+				unit={UNITS[method.unit].symbol}
+				size="large"
+				value={typeof shown === 'number' ? plain(shown) : (shown ?? '')}
+				onset={set}
+				onfault={(f) => (fault = f)}
+			/>
+			<div class="flex flex-col gap-3">
+				<button type="button" class={toggleLook(false)} aria-label="One digit more" onclick={() => nudge(1)}
+					>+</button
+				>
+				<button type="button" class={toggleLook(false)} aria-label="One digit less" onclick={() => nudge(-1)}
+					>−</button
+				>
+			</div>
+		</div>
+		{#if method.withTemperature}
+			<div class="mt-4">
+				<NumberField
+					label="temperature beside it"
+					unit="°C"
+					value={temperatureC === null ? '' : plain(temperatureC)}
+					onset={(t) => desk.read({ temperatureC: t })}
+					onclear={() => desk.read({ temperatureC: null })}
+					onfault={(f) => (fault = f)}
+				/>
+			</div>
+		{/if}
+		<LiveResult {live} parameters={[method.parameter]} {units} lead="which is" />
+	{/snippet}
+</ReadFrame>

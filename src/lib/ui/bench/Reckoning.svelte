@@ -1,0 +1,70 @@
+<script lang="ts">
+	import type { Method } from '$lib/core/method';
+	import { PARAMETERS, type UnitId } from '$lib/core/quantity';
+	import type { Outcome, RawReading } from '$lib/core/reading';
+	import { largestComponent } from '$lib/core/uncertainty';
+	import {
+		arithmeticWords,
+		budgetWords,
+		halfSampleHelp,
+		sourceHelp,
+		sourceName
+	} from '$lib/format/arithmetic';
+	import { percent } from '$lib/format/number';
+	import { widthWords } from '$lib/format/quantity';
+	import SimulationCheck from './SimulationCheck.svelte';
+
+	interface Props {
+		method: Method;
+		reading: RawReading;
+		outcome: Outcome;
+		which: number;
+		unit: UnitId;
+		named: boolean;
+	}
+	let { method, reading, outcome, which, unit, named }: Props = $props();
+
+	const { result } = $derived(outcome);
+	const components = $derived(outcome.components);
+	const largest = $derived(components.length > 0 ? largestComponent(components) : null);
+</script>
+
+<section class={named ? 'mb-8' : ''}>
+	{#if named}<h2 class="text-xl">{PARAMETERS[result.parameter].name}</h2>{/if}
+	<details open>
+		<summary class="label min-h-8">How it was reckoned</summary>
+		<dl class="figures mt-1 border-t">
+			{#each arithmeticWords(outcome.arithmetic, result.parameter, unit) as line, i (i)}
+				<div class="border-b py-2">
+					<dt class="small text-muted">{line.what}</dt>
+					<dd class="font-semibold">{line.sum}</dd>
+				</div>
+			{/each}
+		</dl>
+	</details>
+	{#if largest}
+		<details open={!named} class="mt-6">
+			<summary class="label min-h-8">Why {widthWords(result, unit)}</summary>
+			<p class="small mt-1">
+				Most of it is {sourceName(largest.source)}.
+				{reading.portion === 'half' ? halfSampleHelp(largest.source) : sourceHelp(largest.source)}
+			</p>
+			<table class="small figures mt-2 w-full border-t">
+				<thead class="visually-hidden"><tr><th>Source</th><th>alone, ±</th><th>share</th></tr></thead>
+				<tbody>
+					{#each budgetWords(components, result.parameter, unit) as row, i (i)}
+						<tr class="border-b">
+							<td class="py-1.5 pr-2"
+								>{row.name}{#if row.common}<span class="text-muted">, the same every time</span>{/if}</td
+							>
+							<td class="py-1.5 text-right whitespace-nowrap">± {row.expanded}</td>
+							<td class="w-16 py-1.5 text-right text-muted">{percent(row.share)}</td>
+						</tr>
+					{/each}
+				</tbody>
+			</table>
+			<p class="small mt-2 text-muted">± covers about 95 % (k = 2). Single parts add up as squares.</p>
+			<SimulationCheck request={{ method, reading, which }} {result} {unit} />
+		</details>
+	{/if}
+</section>

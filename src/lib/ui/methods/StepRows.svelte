@@ -1,0 +1,81 @@
+<script lang="ts">
+	import { textOfStep, type Step } from '$lib/core/method';
+
+	interface Row {
+		readonly step: Step;
+		readonly understood: boolean;
+		/** Put in because every protocol needs it. */
+		readonly added: boolean;
+	}
+	interface Props {
+		rows: readonly Row[];
+		fullMl: string;
+		/** The text of the steps, changed. */
+		onchange: (steps: string) => void;
+	}
+	let { rows, fullMl, onchange }: Props = $props();
+
+	const own = $derived(rows.filter((r) => !r.added));
+	const write = (steps: readonly Step[]) => onchange(steps.map(textOfStep).join('; '));
+	function move(row: Row, by: 1 | -1): void {
+		const steps = own.map((r) => r.step);
+		const at = own.indexOf(row);
+		const to = at + by;
+		if (to < 0 || to >= steps.length) return;
+		[steps[at], steps[to]] = [steps[to]!, steps[at]!];
+		write(steps);
+	}
+	const remove = (row: Row) => write(own.filter((r) => r !== row).map((r) => r.step));
+	function replace(row: Row, text: string): void {
+		onchange(own.map((r) => (r === row ? text : textOfStep(r.step))).join('; '));
+	}
+</script>
+
+<ol class="mt-4 border-t" aria-label="Steps as they were understood">
+	{#each rows as row, i (i)}
+		<li class="grid grid-cols-[2rem_1fr_auto] items-start gap-x-2 border-b py-1.5">
+			<span class="figures pt-1.5 text-muted">{i + 1}</span>
+			<div class="min-w-0 pt-1.5">
+				{row.step.say.replace('{sample}', `${fullMl} mL`)}
+				{#if row.added}
+					<span class="small block text-muted">put in for you</span>
+				{:else if !row.understood}
+					<span class="small block text-muted">kept in your words; no timer, no count</span>
+				{/if}
+				{#if !row.added}
+					<details class="small">
+						<summary class="link inline-block min-h-8">Edit</summary>
+						<input
+							value={textOfStep(row.step)}
+							aria-label="Step {i + 1}, as text"
+							onchange={(e) => replace(row, e.currentTarget.value)}
+							class="mt-1 mb-2 min-h-11 w-full rounded-md border-line-strong bg-surface px-3 text-base"
+						/>
+					</details>
+				{/if}
+			</div>
+			{#if !row.added}
+				<span class="flex">
+					<button
+						type="button"
+						class="min-h-10 min-w-10"
+						aria-label="Step {i + 1} up"
+						onclick={() => move(row, -1)}>↑</button
+					>
+					<button
+						type="button"
+						class="min-h-10 min-w-10"
+						aria-label="Step {i + 1} down"
+						onclick={() => move(row, 1)}>↓</button
+					>
+					<button
+						type="button"
+						class="min-h-10 min-w-10"
+						aria-label="Take step {i + 1} away"
+						onclick={() => remove(row)}>×</button
+					>
+				</span>
+			{/if}
+		</li>
+	{/each}
+</ol>

@@ -1,0 +1,11 @@
+import type { EventDetails, EventKind } from '$lib/contract/event';
+import type { Instant } from '$lib/core/time';
+
+/** An event as the time axis shows it. */
+export interface TrendEvent {
+	readonly id: string;
+	readonly kind: EventKind;
+	readonly details: EventDetails;
+	readonly note: string;
+	readonly happenedAt: Instant;
+}

@@ -1,0 +1,216 @@
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { DESK, openPage, PHONE, startWorld, type Person, type World } from './world.ts';
+
+let world: World;
+beforeAll(async () => {
+	world = await startWorld({ clock: '2026-11-23T18:20:00Z,30' });
+});
+afterAll(() => world.stop());
+
+async function begin(me: Person, code: string): Promise<void> {
+	await me.goto('/bench');
+	await me.choose(code);
+	await me.press('Start ');
+	await me.toReading();
+}
+/** The result is saved, and stands first in the log with its raw reading. */
+async function saved(me: Person, what: RegExp, raw: RegExp): Promise<void> {
+	await me.press('Save the result');
+	await me.sees('Saved.');
+	await me.goto('/log');
+	await me.sees(what);
+	await me.sees(raw);
+	expect(me.complaints).toEqual([]);
+}
+const field = (label: string) => `xpath/.//label[contains(., "${label}")]/following::input[1]`;
+async function type(me: Person, label: string, text: string): Promise<void> {
+	const input = (await me.page.waitForSelector(field(label)))!;
+	await input.click({ count: 3 });
+	await me.page.keyboard.press('Backspace');
+	await me.page.keyboard.type(text);
+	await me.page.keyboard.press('Tab');
+}
+/** Nonsense is answered in words, and what stood before stays. */
+async function refuses(me: Person, label: string, nonsense: readonly string[], stays: string): Promise<void> {
+	for (const text of nonsense) {
+		await type(me, label, text);
+		await me.page.waitForSelector('[role=alert]');
+		const value = await (await me.page.$(field(label)))!.evaluate((e) => (e as HTMLInputElement).value);
+		expect(value, `after "${text.slice(0, 20)}"`).toBe(stays);
+	}
+}
+
+describe('every form of reading, by hand', () => {
+	it('drops: any key counts, bad drops, a range, a habit, undo', async () => {
+		const me = await openPage(world, '/', PHONE);
+		await begin(me, 'alk-drops');
+		await me.page.click('[aria-label="Add a drop"]');
+		for (const key of ['Space', 'a', '7'] as const) await me.page.keyboard.press(key);
+		await me.page.keyboard.press('Backspace');
+		await me.sees(/\b3\b drops/);
+		await refuses(me, 'type the total', ['-4', 'lots', '3.5', 'NaN', '9999'], '3');
+		await type(me, 'type the total', '21');
+		await me.sees(/8\.2 ± 0\.\d dKH/);
+		await me.press('Bad drop');
+		await me.sees('Bad drop: 1');
+		await me.press('Somewhere between');
+		await me.sees('21 to 22 drops');
+		await me.page.select('select', 'one-more-counted');
+		await me.press('Colour has turned');
+		await me.sees('21 to 22 drops, 1 of them bad, stopped at one drop more, counted');
+		await me.sees('the bad drops');
+		await saved(me, /Alkalinity/, /21 to 22 drops/);
+		await me.close();
+	});
+
+	it('a colour: on a rung, between two, by halving, by a second person, beyond the end', async () => {
+		const me = await openPage(world, '/', DESK);
+		await begin(me, 'no3-card');
+		await me.press('That is its place');
+		await me.sees('is missing');
+		await me.press('Search by halving');
+		await me.sees('Darker or paler than');
+		await me.press('Paler');
+		await me.press('Darker');
+		await me.press('Darker');
+		await me.sees(/between \d+ and \d+ mg\/L NO₃/);
+		await me.press('Nearer');
+		await me.sees(', nearer');
+		await me.press('Daylight, on white');
+		await me.press('A second person reads');
+		await me.sees('the first mark is hidden');
+		for (let i = 0; i < 5; i++) await me.page.keyboard.press('ArrowUp');
+		await me.press('Second reading is done');
+		await me.press('That is its place');
+		await me.sees('second reader');
+		await me.sees('the distance between colour steps');
+		await me.press('Check the interval by simulation');
+		await me.sees(/By 200,000 simulated tests the true value lies between/);
+		await saved(me, /Nitrate/, /second reader/);
+
+		await begin(me, 'no3-card');
+		await me.page.keyboard.press('ArrowDown');
+		await me.page.keyboard.press('ArrowUp');
+		await me.page.keyboard.press('ArrowUp');
+		await me.sees('Beyond the highest step this is a bound');
+		await me.press('That is its place');
+		await me.sees('Thin the sample and test again');
+		await saved(me, /above 60 mg\/L NO₃/, /beyond the highest step/);
+		await me.close();
+	});
+
+	it('a display in its own unit, over its range, and nonsense', async () => {
+		const me = await openPage(world);
+		await begin(me, 'po4-meter');
+		await type(me, 'on the display', '31');
+		await me.sees('0.095 ± 0.014 mg/L PO₄');
+		await refuses(me, 'on the display', ['x', '1e3', 'NaN', '--2'], '31');
+		for (const nonsense of ['-3', '5000', '3.25']) {
+			await type(me, 'on the display', nonsense);
+			await me.press('That is what it shows');
+			await me.page.waitForSelector('[role=alert]');
+		}
+		await type(me, 'on the display', '31');
+		await me.press('That is what it shows');
+		await me.sees('31 µg/L P = 0.0951 mg/L PO₄');
+		await saved(me, /0\.095 ± 0\.014 mg\/L PO₄/, /31 µg\/L P/);
+		await begin(me, 'po4-meter');
+		await me.press('It says over');
+		await me.press('That is what it shows');
+		await saved(me, /above 0\.61 mg\/L PO₄/, /“over”/);
+		await me.close();
+	});
+
+	it('a line, a float with its temperature, a thermometer', async () => {
+		const me = await openPage(world, '/', PHONE);
+		await begin(me, 'salinity-glass');
+		await type(me, 'read', '1.0265');
+		await me.sees(/34\.9 ± 0\.\d PSU/);
+		await refuses(me, 'read', ['1.2', '1.02634', 'salt', '-1'], '1.0265');
+		await me.press('That is where it stands');
+		await saved(me, /34\.9 ± 0\.\d PSU/, /1\.026 to 1\.027/);
+		await begin(me, 'salinity-float');
+		await type(me, 'read', '1.026');
+		await me.press('That is where it stands');
+		await me.sees('A float needs the temperature');
+		await type(me, 'temperature of the water', '23');
+		await me.press('That is where it stands');
+		await saved(me, /33\.\d ± 0\.\d PSU/, /1\.026 at 23 °C/);
+		await begin(me, 'thermometer');
+		await type(me, 'read', '25,1');
+		await me.press('That is where it stands');
+		await saved(me, /25\.1 ± 0\.\d °C/, /25\.1 °C/);
+		await me.close();
+	});
+
+	it('two titrations in one vial give two results', async () => {
+		const me = await openPage(world);
+		await begin(me, 'ca-mg-pair');
+		await type(me, 'used', '0.83');
+		await me.sees(/42\d ± \d+ mg\/L/);
+		await me.press('Colour has turned');
+		await me.toReading();
+		await me.sees('yellow turns green');
+		await type(me, 'used', '0.86');
+		await me.press('Colour has turned');
+		await me.sees('where the first titration ended');
+		await saved(me, /Calcium, Magnesium/, /0\.83 mL used, then 0\.86 mL used/);
+		const rows = (await me.csv()).slice(1, 3).map((row) => row[4]);
+		expect(rows.sort()).toEqual(['Calcium', 'Magnesium']);
+		await me.close();
+	});
+
+	it('a difference takes calcium off, and a back-titration runs the other way', async () => {
+		const me = await openPage(world);
+		await begin(me, 'hardness-drops');
+		await type(me, 'type the total', '26');
+		await me.sees('Calcium is taken off');
+		await type(me, 'or another value', '430');
+		await me.sees(/12[89]0 ± \d+ mg\/L/);
+		await me.press('Colour has turned');
+		await me.sees('Less calcium by moles');
+		await saved(me, /Magnesium/, /26 drops, less 430 mg\/L calcium/);
+		await begin(me, 'k-filter');
+		await type(me, 'used', '0.74');
+		await me.press('Colour has turned');
+		await me.sees(/39[0-9]|40[0-9]/);
+		await me.press('Save the result');
+		await me.sees('Saved. Potassium');
+		await me.close();
+	});
+
+	it('the same sample tested again is told together, and a correction keeps the old reading', async () => {
+		const me = await openPage(world);
+		await begin(me, 'gh-drops');
+		await type(me, 'type the total', '8');
+		await me.press('Colour has turned');
+		await me.press('Save the result');
+		await me.press('Test the same sample again');
+		await me.toReading();
+		await type(me, 'type the total', '9');
+		await me.press('Colour has turned');
+		await me.sees(/Of this sample so far: 7\.5, 8\.5 dGH/);
+		await me.sees(/Together 8\.0 ± /);
+		await me.press('Save the result');
+		await me.sees('Saved.');
+		await me.goto('/log?what=hardness');
+		await me.press('Correct');
+		await me.fill('input[name="least"]', '10');
+		await me.fill('input[name="reason"]', 'Counted again.');
+		await me.press('Save the correction');
+		await me.sees('Corrected: Counted again.');
+		await me.sees('9.5 ± ');
+		await me.close();
+	});
+
+	it('un-ionised ammonia is told with its interval, from the pH, temperature and salinity read before', async () => {
+		const me = await openPage(world);
+		await begin(me, 'nh3-card');
+		for (let i = 0; i < 9; i++) await me.page.keyboard.press('ArrowUp');
+		await me.press('That is its place');
+		await me.sees(/Of it un-ionised, the form that harms: 0\.0\d+ to 0\.\d+ mg\/L NH₃/);
+		await me.press('Test again instead');
+		await me.press('Give this test up');
+		await me.close();
+	});
+});
