@@ -25,7 +25,7 @@ async function enterKit(me: Person): Promise<string> {
 	await me.page.$eval(
 		'textarea[name="table"]',
 		(e, text) => {
-			(e as HTMLTextAreaElement).value = text;
+			e.value = text;
 			e.dispatchEvent(new Event('input', { bubbles: true }));
 		},
 		LEAFLET
@@ -149,7 +149,7 @@ describe('a kit from a leaflet', () => {
 		await me.page.waitForSelector('textarea[name="table"]');
 		// Ten megabytes pasted by mistake.
 		await me.page.$eval('textarea[name="table"]', (e) => {
-			(e as HTMLTextAreaElement).value = '0.1 5\n'.repeat(1_700_000);
+			e.value = '0.1 5\n'.repeat(1_700_000);
 			e.dispatchEvent(new Event('input', { bubbles: true }));
 		});
 		await me.sees('That is more than can be');

@@ -2,15 +2,68 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { DESK, openPage, PHONE, startWorld, type World } from './world.ts';
+import { DESK, openPage, PHONE, startWorld, type Person, type World } from './world.ts';
 
 const AXE = readFileSync(join(import.meta.dirname, '../../node_modules/axe-core/axe.min.js'), 'utf8');
+
+/** What is pressed once each instrument was read. */
+const DONE = {
+	'alk-syringe': 'Colour has turned',
+	'alk-drops': 'Colour has turned',
+	'no3-card': 'That is its place',
+	'po4-meter': 'That is what it shows',
+	'salinity-glass': 'That is where it stands'
+} as const;
 
 let world: World;
 beforeAll(async () => {
 	world = await startWorld({ clock: '2026-11-23T18:20:00Z,1' });
 });
 afterAll(() => world.stop());
+
+/** What axe finds on the page as it stands, and whether it is wider than the screen. */
+async function faultsOn(me: Person): Promise<{ found: string[]; overflows: boolean }> {
+	await me.page.evaluate(AXE);
+	return me.page.evaluate(async () => {
+		const axe = (
+			window as unknown as {
+				axe: { run(o: object): Promise<{ violations: { id: string; nodes: { html: string }[] }[] }> };
+			}
+		).axe;
+		const { violations } = await axe.run({
+			runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']
+		});
+		return {
+			found: violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 120)).join(' | ')}`),
+			overflows: document.documentElement.scrollWidth > window.innerWidth
+		};
+	});
+}
+
+describe('every instrument and its result', () => {
+	it.each([
+		['light', PHONE],
+		['dark', DESK]
+	] as const)('is accessible and fits, %s', async (theme, viewport) => {
+		const me = await openPage(world, '/', viewport);
+		await me.page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: theme }]);
+		await me.page.setBypassCSP(true);
+		for (const code of ['alk-syringe', 'alk-drops', 'no3-card', 'po4-meter', 'salinity-glass'] as const) {
+			await me.goto('/bench');
+			await me.choose(code);
+			await me.press('Start ');
+			await me.toReading();
+			for (const key of ['ArrowUp', 'ArrowUp', 'a'] as const) await me.page.keyboard.press(key);
+			expect({ code, ...(await faultsOn(me)) }).toEqual({ code, found: [], overflows: false });
+			await me.press(DONE[code]);
+			await me.sees('How it was reckoned');
+			expect({ code, ...(await faultsOn(me)) }).toEqual({ code, found: [], overflows: false });
+			await me.press('Back to the reading');
+			await me.press('Give this test up');
+		}
+		await me.close();
+	});
+});
 
 describe('every view', () => {
 	const views = [
@@ -20,8 +73,13 @@ describe('every view', () => {
 		'/log',
 		'/log/new?kind=dose',
 		'/log/new?kind=water-change',
+		'/log/new?kind=new-mix',
 		'/targets',
-		'/help'
+		'/methods',
+		'/methods/new',
+		'/methods/no3-ladder',
+		'/habits',
+		'/help?q=alkalinity'
 	];
 	it.each([
 		['light', DESK],
@@ -36,21 +94,7 @@ describe('every view', () => {
 		}, me.base);
 		for (const view of [...views, correct]) {
 			await me.goto(view);
-			await me.page.evaluate(AXE);
-			const found = await me.page.evaluate(async () => {
-				const axe = (
-					window as unknown as {
-						axe: { run(o: object): Promise<{ violations: { id: string; nodes: { html: string }[] }[] }> };
-					}
-				).axe;
-				const { violations } = await axe.run({
-					runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']
-				});
-				return violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 120)).join(' | ')}`);
-			});
-			expect({ view, found }).toEqual({ view, found: [] });
-			const overflow = await me.page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
-			expect({ view, overflow: overflow > 0 }).toEqual({ view, overflow: false });
+			expect({ view, ...(await faultsOn(me)) }).toEqual({ view, found: [], overflows: false });
 		}
 		expect(me.complaints).toEqual([]);
 		await me.close();

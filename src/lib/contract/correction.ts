@@ -172,23 +172,26 @@ export function correctedReading(old: RawReading, get: Get): RawReading {
 			: get('portion') === 'full'
 				? ('full' as const)
 				: old.portion;
-	const endPoint = END_POINTS.find((e) => e === get('endPoint')) ?? 'full';
+	const chosen = END_POINTS.find((e) => e === get('endPoint')) ?? 'full';
+	// An old reading that named no habit is not changed by naming the usual one.
+	const named = 'endPoint' in old && old.endPoint !== undefined;
+	const habit = named || chosen !== 'full' ? { endPoint: chosen } : {};
 	const count = () => {
 		const [least, most] = ends(get, 'least', 'most');
 		return { least, most, bad: typed(get('bad')) ?? 0 };
 	};
 	switch (old.form) {
 		case 'syringe':
-			return { ...old, portion, endPoint, ...marksOf(get, '', old) };
+			return { ...old, portion, ...habit, ...marksOf(get, '', old) };
 		case 'pair':
 			return {
 				...old,
-				endPoint,
+				...habit,
 				first: marksOf(get, 'first.', old.first),
 				second: marksOf(get, 'second.', old.second)
 			};
 		case 'drops':
-			return { ...old, portion, endPoint, ...count() };
+			return { ...old, portion, ...habit, ...count() };
 		case 'difference': {
 			const value = typed(get('subtract')) ?? Number.NaN;
 			const same = value === old.subtract.value;
@@ -196,7 +199,7 @@ export function correctedReading(old: RawReading, get: Get): RawReading {
 			const scale = same || !(old.subtract.value > 0) ? 1 : value / old.subtract.value;
 			return {
 				...old,
-				endPoint,
+				...habit,
 				...count(),
 				subtract: same
 					? old.subtract

@@ -238,10 +238,32 @@ export type SaveMethod = Static<typeof SaveMethod>;
 export const DeriveAgain = Type.Object({ id: Id, waterId: Id, code: Type.String({ maxLength: 60 }) }, closed);
 export type DeriveAgain = Static<typeof DeriveAgain>;
 
+/** Parts that stand in many places, named once in the published schema. */
+const PARTS = new Map<unknown, string>([
+	[Step, 'step'],
+	[Titration, 'titration'],
+	[Meter, 'meter'],
+	[Worth, 'worth'],
+	[Scale, 'scale'],
+	[Colour, 'colour'],
+	[Unit, 'unit'],
+	[Parameter, 'parameter'],
+	...Object.entries(common).map(([name, schema]) => [schema, name] as const)
+]);
+
+/** A schema as plain JSON in which every named part is a reference; the part itself where it is defined. */
+function referring(node: unknown, defined: unknown): unknown {
+	const name = PARTS.get(node);
+	if (name !== undefined && node !== defined) return { $ref: `#/definitions/${name}` };
+	if (Array.isArray(node)) return node.map((n: unknown) => referring(n, defined));
+	if (node === null || typeof node !== 'object') return node;
+	return Object.fromEntries(Object.entries(node).map(([key, value]) => [key, referring(value, defined)]));
+}
+
 /** The published JSON Schema of a method file: what is checked here, in one document. */
 export function methodFileSchema(): object {
 	return {
-		$schema: 'https://json-schema.org/draft/2020-12/schema',
+		$schema: 'http://json-schema.org/draft-07/schema#',
 		title: 'Tevrik method file, format version 1',
 		type: 'object',
 		required: ['format', 'formatVersion', 'method'],
@@ -249,7 +271,8 @@ export function methodFileSchema(): object {
 		properties: {
 			format: { const: METHOD_FILE_FORMAT },
 			formatVersion: { const: METHOD_FILE_VERSION },
-			method: { anyOf: Object.values(METHOD_KINDS) }
-		}
+			method: { anyOf: Object.values(METHOD_KINDS).map((schema) => referring(schema, null)) }
+		},
+		definitions: Object.fromEntries([...PARTS].map(([part, name]) => [name, referring(part, part)]))
 	};
 }

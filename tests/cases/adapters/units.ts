@@ -5,7 +5,6 @@ import {
 	meqPerLFromDkh,
 	meqPerLFromMgPerLCaCo3,
 	mgPerLCaCo3FromMeqPerL,
-	UNITS,
 	type UnitId
 } from '../../../src/lib/core/quantity/index.ts';
 import {

@@ -5,7 +5,6 @@ export {
 	magnesiumByMoles,
 	magnesiumByPlainSubtraction,
 	potassiumFromTitrant,
-	isTitrated,
 	MG_PER_CA_AS_MG
 } from './stoichiometry.ts';
 export { diluted } from './dilution.ts';
@@ -51,7 +50,7 @@ export {
 	type Reagent,
 	type Hazard
 } from './method.ts';
-export { worthAt, resultPerUnit, unitMlOf, type WorthLine, type WorthBound } from './worth.ts';
+export { worthAt, resultPerUnit, type WorthLine, type WorthBound } from './worth.ts';
 export { type NamedColour } from './named-colour.ts';
 export { stepsFor } from './steps-for.ts';
 export {
@@ -63,7 +62,7 @@ export {
 	type StepAction,
 	type ProtocolTimes
 } from './protocol.ts';
-export { durationWords, protocol, type Step } from './step-words.ts';
+export { protocol, type Step } from './step-words.ts';
 export { parseSteps, textOfStep, MAX_STEPS, type ParsedStep } from './step-text.ts';
 export { checkMethod, unitsFor } from './check-method.ts';
 export { methodOfStored } from './upgrade.ts';
@@ -81,5 +80,5 @@ export {
 	SALINITY_METER,
 	THERMOMETER
 } from './shipped/others.ts';
-export { STATED, statedMethodFor } from './shipped/stated.ts';
+export { statedMethodFor } from './shipped/stated.ts';
 export { SHIPPED_METHODS, methodByCode } from './shipped/all.ts';

@@ -167,7 +167,7 @@ describe('a kit’s factor', () => {
 
 describe('a leaflet’s table as what titrant is worth', () => {
 	const titration: Titration = {
-		...(ALK_SYRINGE.titration as Titration),
+		...ALK_SYRINGE.titration,
 		worth: {
 			by: 'table',
 			unit: 'dkh',

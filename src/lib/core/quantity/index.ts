@@ -1,7 +1,6 @@
 /** What is measured, in which units, and how one becomes another. */
 export { MOLAR_MASS } from './molar-mass.ts';
 export {
-	MEQ_PER_L_PER_DKH,
 	dkhFromMeqPerL,
 	meqPerLFromDkh,
 	mgPerLCaCo3FromMeqPerL,

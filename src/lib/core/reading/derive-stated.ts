@@ -17,7 +17,7 @@ export const ASSUMED_RELATIVE_U = 0.05;
 export function deriveStated(method: StatedMethod, reading: StatedReading): Result<Derivation> {
 	const { parameter } = method;
 	const { canonicalUnit: unit, units, conceivable } = PARAMETERS[parameter];
-	if (!isUnitId(reading.unit) || !(units as readonly UnitId[]).includes(reading.unit)) {
+	if (!isUnitId(reading.unit) || !units.includes(reading.unit)) {
 		return fail('unit-unknown', 'unit');
 	}
 	const to = (x: number) => convert(x, reading.unit, unit);

@@ -75,7 +75,7 @@ const kits = new WeakMap<Titration, Map<number, TitrationKit>>();
 
 function kitOf(titration: Titration, sample: TitrationSample): TitrationKit {
 	let known = kits.get(titration);
-	if (!known) kits.set(titration, (known = new Map()));
+	if (!known) kits.set(titration, (known = new Map<number, TitrationKit>()));
 	let kit = known.get(sample.ml);
 	if (!kit) known.set(sample.ml, (kit = buildKit(titration, sample)));
 	return kit;

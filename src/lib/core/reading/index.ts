@@ -1,6 +1,6 @@
 /** Raw readings, kept as they were made, and the results derived from them. */
 export { deliveredMl, type SyringeFill } from './delivered.ts';
-export { faultInSyringeMarks, otherScale, MAX_FILLS } from './syringe-reading.ts';
+export { otherScale, MAX_FILLS } from './syringe-reading.ts';
 export { MAX_DROPS } from './drop-reading.ts';
 export {
 	formOf,
@@ -25,11 +25,10 @@ export {
 	type SyringeMarks,
 	type SyringeReading
 } from './raw-reading.ts';
-export { END_POINTS, habitOf, type EndPoint } from './end-point.ts';
+export { END_POINTS, type EndPoint } from './end-point.ts';
 export { TitrationBudget, type TitrationKit, type TitrationLooks } from './titration-budget.ts';
 export { derive } from './derive.ts';
-export { volumeOf, incrementOf } from './derive-titration.ts';
-export { MOST_DILUTED } from './diluted-outcome.ts';
+export { volumeOf } from './derive-titration.ts';
 export { DERIVATION_VERSION, type ArithmeticLine, type Derivation, type Outcome } from './outcome.ts';
 export {
 	boundsOf,

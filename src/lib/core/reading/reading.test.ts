@@ -368,8 +368,7 @@ describe('a display, a line, a thermometer', () => {
 		expect(faultOf(SALINITY_GLASS, line(1.2))).toBe('beyond-scale');
 		expect(faultOf(SALINITY_GLASS, line(1.0261))).toBe('finer-than-marks');
 		expect(
-			valueOf({ ...line(0), form: 'display', shown: 35.1, temperatureC: 24 } as RawReading, SALINITY_METER)
-				.value
+			valueOf({ ...line(0), form: 'display', shown: 35.1, temperatureC: 24 }, SALINITY_METER).value
 		).toBe(35.1);
 	});
 	it('reads temperature to its graduation', () => {

@@ -9,7 +9,7 @@ export {
 	type UncertaintySource
 } from './budget.ts';
 export { propagate, type InputQuantity, type MeasurementModel, type Propagated } from './model.ts';
-export { simulate, Simulation, LEAST_DRAWS, type SimulatedInterval } from './simulate.ts';
+export { simulate, Simulation, type SimulatedInterval } from './simulate.ts';
 export { effectiveFreedom, type EffectiveFreedom } from './freedom.ts';
 export { sumOfTwoRectangulars } from './rectangulars.ts';
 export { knownDigits, type KnownDigits } from './rounding.ts';

@@ -1,10 +1,12 @@
 <script lang="ts">
 	import type { Snippet } from 'svelte';
 	import type { ProtocolStep } from '$lib/core/method';
+	import { formOf } from '$lib/core/reading';
 	import type { Fault } from '$lib/core/result';
 	import { faultText } from '$lib/format/faults';
 	import { cautionOf } from '$lib/format/hazard';
 	import Action from '$lib/ui/shared/Action.svelte';
+	import HelpTopics from '$lib/ui/shared/HelpTopics.svelte';
 	import type { BenchDesk } from '$lib/ui/shared/BenchDesk.svelte';
 
 	interface Props {
@@ -77,6 +79,7 @@
 			<p class="mt-1">{step.why}</p>
 			{#if more}<p class="mt-2">{more}</p>{/if}
 		</details>
+		<HelpTopics parameter={desk.method!.parameter} form={formOf(desk.method!)} />
 		<p class="small mt-2">
 			<button type="button" class="link mr-4 min-h-10" onclick={() => desk.note('undone')}
 				>Back one step</button

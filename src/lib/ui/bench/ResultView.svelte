@@ -9,6 +9,7 @@
 	import { readingWords } from '$lib/format/reading';
 	import Action from '$lib/ui/shared/Action.svelte';
 	import Fault from '$lib/ui/shared/Fault.svelte';
+	import HelpTopics from '$lib/ui/shared/HelpTopics.svelte';
 	import type { BenchDesk } from '$lib/ui/shared/BenchDesk.svelte';
 	import FreeAmmonia from './FreeAmmonia.svelte';
 	import type { Measurement } from './measure';
@@ -146,5 +147,6 @@
 				named={measurement.outcomes.length > 1}
 			/>
 		{/each}
+		<HelpTopics parameter={method.parameter} form={measurement.reading.form} />
 	</div>
 </div>

@@ -56,7 +56,6 @@
 />
 
 <div class="grid grid-cols-[1fr_3.5rem] gap-3">
-	<!-- svelte-ignore a11y_no_noninteractive_tabindex -->
 	<svg
 		viewBox="0 0 300 {height}"
 		role="slider"

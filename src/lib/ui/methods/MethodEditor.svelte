@@ -17,7 +17,6 @@
 	import {
 		emptyMethod,
 		ENTERED_KINDS,
-		isEnteredKind,
 		methodOfText,
 		parseTable,
 		stepsOf,

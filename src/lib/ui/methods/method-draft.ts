@@ -123,7 +123,7 @@ export function parseTable(text: string): Result<readonly (readonly [number, num
 		const cells = line.match(/[-−]?\d+(?:[.,]\d+)?/g) ?? [];
 		if (cells.length === 0) continue;
 		if (cells.length !== 2) return fail('table-row', 'table', { row: i + 1, cells: cells.length });
-		rows.push([number(cells[0]!), number(cells[1]!)]);
+		rows.push([number(cells[0]), number(cells[1]!)]);
 		if (rows.length > MOST_ROWS) return fail('too-large', 'table', { most: MOST_ROWS, unit: 'rows' });
 	}
 	return rows.length < 2 ? fail('chart-too-short', 'table') : ok(rows);
@@ -343,12 +343,12 @@ export function methodOfText(text: MethodText): Result<Method> {
 /** A method that exists as it would have been typed, to be changed. Null for kinds that are not entered here. */
 export function textOfMethod(method: Method): MethodText | null {
 	const { kind } = method;
-	if (!isEnteredKind(kind)) return null;
+	if (!isEnteredKind(kind) || !method.sampleMl) return null;
 	const text: MethodText = {
 		...emptyMethod(kind, method.parameter),
 		name: method.name,
-		fullMl: String(method.sampleMl?.full ?? ''),
-		halfMl: method.sampleMl?.half === undefined ? '' : String(method.sampleMl.half),
+		fullMl: String(method.sampleMl.full),
+		halfMl: method.sampleMl.half === undefined ? '' : String(method.sampleMl.half),
 		dilutions: method.dilutions.join(' '),
 		tests: method.pack.tests === null ? '' : String(method.pack.tests),
 		hazards: [...new Set(method.reagents.flatMap((r) => r.hazards))],
