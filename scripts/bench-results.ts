@@ -1,6 +1,7 @@
 // How fast readings become results, against the same value and interval written as one flat function.
 import { ALK_SYRINGE } from '../src/lib/core/method/index.ts';
 import { seededRandom } from '../src/lib/core/numeric/index.ts';
+import { simulate, type MeasurementModel } from '../src/lib/core/uncertainty/index.ts';
 import { boundsOf, derive, type SyringeReading } from '../src/lib/core/reading/index.ts';
 
 /** Few enough to stay in the processor's cache: what is measured is computing, not fetching. */
@@ -54,10 +55,10 @@ function viaFlat(): number {
 	return sum;
 }
 
-function fastest(work: () => number): { perSecond: number; sum: number } {
+function fastest(work: () => number, rounds = ROUNDS): { perSecond: number; sum: number } {
 	let best = Infinity;
 	let sum = 0;
-	for (let i = 0; i < ROUNDS; i++) {
+	for (let i = 0; i < rounds; i++) {
 		const start = performance.now();
 		sum = work();
 		best = Math.min(best, performance.now() - start);
@@ -69,4 +70,38 @@ const bare = fastest(viaFlat);
 console.log(`sums: core ${core.sum.toFixed(6)}, flat ${bare.sum.toFixed(6)}`);
 console.log(
 	`a result through the core takes ${(bare.perSecond / core.perSecond).toFixed(1)} times the flat function (aim: at most 20)`
+);
+
+/** The model of a titration, whose inputs are drawn by the simulation. */
+function modelOfOne(): MeasurementModel {
+	const derived = derive(ALK_SYRINGE, readings[0]!);
+	const model = derived.ok ? derived.value.outcomes[0].model : null;
+	if (!model) throw new Error('no model');
+	return model;
+}
+
+const DRAWS = 400_000;
+const model = modelOfOne();
+
+/** The same random numbers drawn in a bare loop, and nothing done with them but adding up. */
+function bareDraws(): number {
+	const draw = seededRandom(3);
+	let sum = 0;
+	for (let n = 0; n < DRAWS; n++) {
+		for (let i = 0; i < model.inputs.length; i++) {
+			const { shape } = model.inputs[i]!;
+			sum +=
+				shape === 'normal'
+					? Math.sqrt(-2 * Math.log(1 - draw())) * Math.cos(2 * Math.PI * draw())
+					: shape === 'rectangular'
+						? 2 * draw() - 1
+						: draw() - draw();
+		}
+	}
+	return sum;
+}
+const simulated = fastest(() => simulate(model, 3, DRAWS).mean, 5);
+const drawn = fastest(bareDraws, 5);
+console.log(
+	`a simulation of ${model.inputs.length} inputs takes ${(drawn.perSecond / simulated.perSecond).toFixed(1)} times a bare loop drawing the same numbers (aim: at most 3)`
 );

@@ -78,8 +78,40 @@ await main(async () => {
 			});
 			await context.close();
 		};
+		/** Picks a method and goes through its steps until its instrument stands there. */
+		const toInstrument = async ({ goto, press, page }, code) => {
+			const DONE = [
+				'Colour has turned',
+				'That is its place',
+				'That is what it shows',
+				'That is where it stands'
+			];
+			const NEXT = ['Go on as it is', 'Done, go on', 'Add a drop', 'Start', 'It is filtering'];
+			await goto('/bench');
+			await page.evaluate((value) => document.querySelector(`button[value="${value}"]`).click(), code);
+			await press('Start ');
+			for (let i = 0; i < 200; i++) {
+				await wait(60);
+				const there = await page.evaluate(
+					(done, next) => {
+						const buttons = [...document.querySelectorAll('main button')].filter(
+							(b) => b.offsetParent && !b.disabled
+						);
+						const has = (text) => buttons.find((b) => b.innerText.trim().startsWith(text));
+						if (done.some(has)) return true;
+						next.map(has).find(Boolean)?.click();
+						return false;
+					},
+					DONE,
+					NEXT
+				);
+				if (there) return;
+			}
+			throw new Error(`${code} has no instrument`);
+		};
 		const titrate = async ({ goto, press, page }) => {
 			await goto('/bench');
+			await page.evaluate(() => document.querySelector('button[value="alk-syringe"]').click());
 			await press('Start alkalinity');
 			await press('Done');
 			await press('Done');
@@ -95,7 +127,7 @@ await main(async () => {
 			for (let i = 0; i < 4; i++) await page.keyboard.press('ArrowDown');
 		};
 
-		await visit(DESK, 'light', async ({ goto, shot, press }) => {
+		await visit(DESK, 'light', async ({ goto, shot, press, page }) => {
 			await shot('today');
 			await goto('/trends?span=quarter');
 			await shot('trends');
@@ -105,6 +137,7 @@ await main(async () => {
 			await shot('targets');
 			await goto('/bench');
 			await shot('bench-choose');
+			await page.evaluate(() => document.querySelector('button[value="ca-syringe"]').click());
 			await press('Start calcium');
 			await press('Done');
 			await press('Done');
@@ -121,6 +154,47 @@ await main(async () => {
 			await walk.shot('today-phone');
 			await titrate(walk);
 			await walk.shot('bench-syringe-phone');
+		});
+		await visit(DESK, 'light', async (walk) => {
+			const { page, press, shot, goto } = walk;
+			await toInstrument(walk, 'no3-card');
+			for (let i = 0; i < 12; i++) await page.keyboard.press('ArrowUp');
+			await press('Daylight, on white');
+			await shot('bench-ladder');
+			await press('That is its place');
+			await press('Test again instead');
+			await press('Give this test up');
+			await toInstrument(walk, 'salinity-float');
+			for (let i = 0; i < 4; i++) await page.keyboard.press('ArrowUp');
+			await page.type('p:has(label) input', '24.5');
+			await page.keyboard.press('Tab');
+			await shot('bench-float');
+			await press('Give this test up');
+			await goto('/methods/ca-mg-pair');
+			await shot('method');
+			await goto('/methods/new');
+			await page.type('input[name="name"]', 'Calcium, blue box');
+			await page.select('select[name="worthBy"]', 'table');
+			await page.type('textarea[name="table"]', '0.00 0\n0.20 108\n0.45 246\n0.80 436\n1.00 546');
+			await page.type(
+				'textarea[name="steps"]',
+				'5 drops A; swirl 10 s; wait exactly 1 min; titrate with B until blue'
+			);
+			await shot('method-enter');
+		});
+		await visit(PHONE, 'light', async (walk) => {
+			await toInstrument(walk, 'alk-drops');
+			for (let i = 0; i < 21; i++) await walk.page.keyboard.press('Space');
+			await walk.shot('bench-drops-phone');
+			await walk.press('Give this test up');
+			await toInstrument(walk, 'po4-meter');
+			await walk.page.type('input[inputmode="decimal"]', '31');
+			await walk.page.keyboard.press('Tab');
+			await walk.shot('bench-display-phone');
+			await walk.press('Give this test up');
+			await toInstrument(walk, 'no3-card');
+			for (let i = 0; i < 10; i++) await walk.page.keyboard.press('ArrowUp');
+			await walk.shot('bench-ladder-phone');
 		});
 		await visit(DESK, 'dark', async (walk) => {
 			await titrate(walk);

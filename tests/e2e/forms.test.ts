@@ -203,6 +203,48 @@ describe('every form of reading, by hand', () => {
 		await me.close();
 	});
 
+	it('a laboratory’s value typed in, with its own uncertainty, and nonsense refused', async () => {
+		const me = await openPage(world);
+		await me.goto('/log/result?parameter=phosphate');
+		await me.page.select('select[name="unit"]', 'ug-per-l-p');
+		await me.press('Save the result');
+		await me.sees('That is not a number');
+		await me.fill('input[name="value"]', '20');
+		await me.fill('input[name="expandedU"]', '2');
+		await me.press('Save the result');
+		await me.sees('Where it comes from is missing');
+		await me.fill('input[name="source"]', 'harbour laboratory');
+		await me.fill('input[name="value"]', '-5');
+		await me.press('Save the result');
+		await me.sees('cannot be below zero');
+		await me.fill('input[name="value"]', '20');
+		await me.press('Save the result');
+		await me.sees(/0\.061 ± 0\.006 mg\/L PO₄/);
+		await me.sees('20 ± 2 µg/L P, from harbour laboratory');
+		await me.close();
+	});
+
+	it('ten megabytes pasted into a field are answered in words, and nothing is lost', async () => {
+		const me = await openPage(world);
+		await begin(me, 'alk-syringe');
+		await type(me, 'left', '0.43');
+		for (const letter of ['7', 'x', ' ']) {
+			await me.page.$eval(
+				'input[inputmode="decimal"]',
+				(e, c) => {
+					(e as HTMLInputElement).value = c.repeat(10_000_000);
+					e.dispatchEvent(new Event('change', { bubbles: true }));
+				},
+				letter
+			);
+			await me.page.waitForSelector('[role=alert]');
+		}
+		expect(await me.page.$eval('input[inputmode="decimal"]', (e) => e.value)).toBe('0.43');
+		await me.sees('7.9 ± 0.5 dKH');
+		await me.press('Give this test up');
+		await me.close();
+	});
+
 	it('un-ionised ammonia is told with its interval, from the pH, temperature and salinity read before', async () => {
 		const me = await openPage(world);
 		await begin(me, 'nh3-card');

@@ -74,6 +74,7 @@ describe('every view', () => {
 		'/log/new?kind=dose',
 		'/log/new?kind=water-change',
 		'/log/new?kind=new-mix',
+		'/log/result?parameter=phosphate',
 		'/targets',
 		'/methods',
 		'/methods/new',

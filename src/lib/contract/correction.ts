@@ -133,9 +133,10 @@ type Get = (name: string) => string;
 
 /** A number as a person types it, with a point or a comma. Empty is null, anything else NaN, which is refused. */
 export function typed(raw: string): number | null {
+	if (raw.trim() === '') return null;
+	if (raw.length > 40) return Number.NaN;
 	const plain = raw.trim().replace(',', '.').replace('−', '-');
-	if (plain === '') return null;
-	return /^[+-]?(\d+\.?\d*|\.\d+)$/.test(plain) && plain.length < 30 ? Number(plain) : Number.NaN;
+	return /^[+-]?(\d+\.?\d*|\.\d+)$/.test(plain) ? Number(plain) : Number.NaN;
 }
 
 /** Both ends of a range in rising order; one number alone is both. */

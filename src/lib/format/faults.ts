@@ -86,6 +86,7 @@ const FIELDS: Readonly<Record<string, string>> = {
 	high: 'The upper limit',
 	aim: 'The aim',
 	source: 'Where it comes from',
+	parameter: 'What was measured',
 	note: 'The note',
 	reason: 'The reason',
 	happenedAt: 'The time',

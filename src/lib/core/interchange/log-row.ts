@@ -1,5 +1,5 @@
 import { PARAMETERS, UNITS } from '../quantity/index.ts';
-import { boundsOf, standardUncertaintyOf, type TestResult } from '../reading/index.ts';
+import { boundsOf, pointOf, standardUncertaintyOf, type TestResult } from '../reading/index.ts';
 import { toIso, type Instant } from '../time/index.ts';
 import { quoteFormula } from './formula-quote.ts';
 
@@ -50,10 +50,10 @@ export function logRow(record: LogRecord): Record<LogColumn, string | number> {
 		entry: record.entry,
 		parameter: result ? PARAMETERS[result.parameter].name : '',
 		kind: result?.kind ?? '',
-		value: result?.kind === 'value' ? result.value : '',
+		value: result ? (pointOf(result)?.value ?? '') : '',
 		lower_95: bounds?.lower ?? '',
 		upper_95: bounds?.upper ?? '',
-		standard_uncertainty: result?.kind === 'value' ? standardUncertaintyOf(result) : '',
+		standard_uncertainty: result && result.kind !== 'bound' ? standardUncertaintyOf(result) : '',
 		unit: result ? UNITS[result.unit].symbol : '',
 		method: record.test?.method ?? '',
 		raw_reading: record.test?.rawReading ?? '',

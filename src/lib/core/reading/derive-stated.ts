@@ -1,5 +1,5 @@
 import type { StatedMethod } from '../method/index.ts';
-import { convert, convertSpan, PARAMETERS, UNITS, isUnitId, type UnitId } from '../quantity/index.ts';
+import { convert, convertSpan, PARAMETERS, UNITS, isUnitId } from '../quantity/index.ts';
 import { fail, ok, type Result } from '../result/index.ts';
 import type { MeasurementModel } from '../uncertainty/index.ts';
 import { faultOnScale } from './check-number.ts';

@@ -16,9 +16,10 @@
 
 	/** A number as a person types it, with a point or a comma; what is refused gives way to what stands. */
 	function enter(event: Event & { currentTarget: HTMLInputElement }): void {
-		const text = event.currentTarget.value.trim().replace(',', '.').replace('−', '-');
+		const typed = event.currentTarget.value;
+		const text = (typed.length > 40 ? '?' : typed).trim().replace(',', '.').replace('−', '-');
 		if (text === '' && onclear) onclear();
-		else if (/^-?(\d+\.?\d*|\.\d+)$/.test(text) && text.length < 20) onset(Number(text));
+		else if (/^-?(\d+\.?\d*|\.\d+)$/.test(text)) onset(Number(text));
 		else onfault({ code: 'not-a-number' });
 		event.currentTarget.value = value;
 	}

@@ -26,7 +26,7 @@
 	/** One number, or a range of two neighbouring marks in either order: "0.41", "0,41", "0.37-0.38". */
 	function enter(event: Event & { currentTarget: HTMLInputElement }): void {
 		const field = event.currentTarget;
-		const numbers = field.value
+		const numbers = (field.value.length > 40 ? '?' : field.value)
 			.replaceAll(',', '.')
 			.split(/\s*(?:–|-|to)\s*/)
 			.map((t) => (/^\s*\d*\.?\d+\s*$/.test(t) ? Number(t) : Number.NaN));

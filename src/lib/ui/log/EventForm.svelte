@@ -139,6 +139,11 @@
 					: 'border-transparent text-muted hover:text-ink'}">{name}</a
 			>
 		{/each}
+		<a
+			href="/waters/{waterId}/log/result"
+			class="-mb-px flex min-h-11 items-center border-b-2 border-transparent px-3 text-muted hover:text-ink"
+			>Result from elsewhere</a
+		>
 	</nav>
 
 	<form

@@ -104,6 +104,7 @@ export function emptyMethod(kind: EnteredKind, parameter: ParameterId): MethodTe
 }
 
 const number = (text: string) => {
+	if (text.length > 40) return Number.NaN;
 	const plain = text.trim().replace(',', '.').replace('−', '-');
 	return /^-?(\d+\.?\d*|\.\d+)$/.test(plain) ? Number(plain) : Number.NaN;
 };

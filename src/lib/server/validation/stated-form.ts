@@ -1,0 +1,56 @@
+import type { SaveTestRun } from '$lib/contract/test-run';
+import { statedMethodFor } from '$lib/core/method';
+import { isParameterId } from '$lib/core/quantity';
+import { fail, type Result } from '$lib/core/result';
+import { offsetMinutes, type Instant } from '$lib/core/time';
+import { typedInstant } from './event-form.ts';
+import { typedNumber, typedText } from './form.ts';
+import { checkTestRun } from './reading.ts';
+
+/** Turns the form for a value from elsewhere, such as a laboratory's, into a run of the method that says so. */
+export function statedRunOfForm(
+	form: FormData,
+	context: {
+		readonly waterId: string;
+		readonly timeZone: string;
+		readonly newId: () => string;
+	}
+): Result<SaveTestRun> {
+	const parameter = typedText(form.get('parameter'));
+	if (!isParameterId(parameter)) return fail('invalid-field', 'parameter', { reason: 'is not a parameter' });
+	const at = typedInstant(typedText(form.get('happenedAt')), context.timeZone);
+	if (Number.isNaN(at)) return fail('invalid-field', 'happenedAt', { reason: 'must be a date and a time' });
+	const value = typedNumber(form.get('value'));
+	const sense = typedText(form.get('sense'));
+	if (value === null || Number.isNaN(value)) return fail('not-a-number', 'value');
+	const expandedU = typedNumber(form.get('expandedU'));
+	if (Number.isNaN(expandedU)) return fail('not-a-number', 'expandedU');
+	const source = typedText(form.get('source'));
+	if (source === '')
+		return fail('invalid-field', 'source', { reason: 'must NOT have fewer than 1 characters' });
+	const method = statedMethodFor(parameter);
+	return checkTestRun({
+		id: typedText(form.get('id')),
+		sampleId: context.newId(),
+		readingId: context.newId(),
+		waterId: context.waterId,
+		methodCode: method.code,
+		methodVersion: method.version,
+		drawnAt: at,
+		startedAt: at,
+		finishedAt: at,
+		offsetMinutes: offsetMinutes(at as Instant, context.timeZone),
+		reading: {
+			form: 'stated',
+			portion: 'full',
+			unit: typedText(form.get('unit')),
+			says:
+				sense === '<' || sense === '>'
+					? { kind: 'bound', sense, limit: value }
+					: { kind: 'value', value, expandedU, k: 2 },
+			source
+		},
+		stepLog: [],
+		note: typedText(form.get('note'))
+	});
+}

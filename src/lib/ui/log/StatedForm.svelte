@@ -1,0 +1,110 @@
+<script lang="ts">
+	import { enhance } from '$app/forms';
+	import { isParameterId, PARAMETER_IDS, PARAMETERS, UNITS } from '$lib/core/quantity';
+	import type { Instant } from '$lib/core/time';
+	import { localField } from '$lib/format/date';
+	import Action from '$lib/ui/shared/Action.svelte';
+	import Choice from '$lib/ui/shared/Choice.svelte';
+	import Fault from '$lib/ui/shared/Fault.svelte';
+	import Field from '$lib/ui/shared/Field.svelte';
+
+	interface Props {
+		id: string;
+		waterId: string;
+		/** From the address: which parameter it is about. */
+		chosen: string;
+		timeZone: string;
+		now: Instant;
+		refused: {
+			readonly entered: Record<string, string>;
+			readonly field: string;
+			readonly text: string;
+		} | null;
+	}
+	let { id, waterId, chosen, timeZone, now, refused }: Props = $props();
+
+	const before = (name: string) => refused?.entered[name];
+	let parameter = $derived(before('parameter') ?? (isParameterId(chosen) ? chosen : 'alkalinity'));
+	const units = $derived(PARAMETERS[isParameterId(parameter) ? parameter : 'alkalinity'].units);
+	const fault = (...names: string[]) => (refused && names.includes(refused.field) ? refused.text : undefined);
+	const FIELDS = ['value', 'limit', 'says.limit', 'expandedU', 'source', 'happenedAt'];
+	const general = $derived(refused && !FIELDS.includes(refused.field) ? refused.text : null);
+</script>
+
+<main class="page max-w-[44rem]!">
+	<h1 class="text-3xl">A result from elsewhere</h1>
+	<p class="mt-1 text-muted">
+		A laboratory’s report, or a value from an old notebook. It is kept with the uncertainty that is stated for
+		it, and stands beside your own readings as the reference it is.
+	</p>
+	<form
+		method="post"
+		use:enhance={() =>
+			({ update }) =>
+				update({ reset: false })}
+		class="mt-6 space-y-5"
+	>
+		<input type="hidden" name="id" value={before('id') ?? id} />
+		{#if general}<Fault text={general} />{/if}
+		<div class="grid gap-5 sm:grid-cols-2">
+			<Choice
+				name="parameter"
+				label="What was measured"
+				value={parameter}
+				items={PARAMETER_IDS.map((value) => ({ value, name: PARAMETERS[value].name }))}
+				onchange={(e) => (parameter = e.currentTarget.value)}
+			/>
+			<Choice
+				name="unit"
+				label="In which unit"
+				value={units.find((u) => u === before('unit')) ?? units[0]!}
+				items={units.map((value) => ({ value, name: UNITS[value].symbol }))}
+			/>
+			<Choice
+				name="sense"
+				label="It says"
+				value={before('sense') ?? 'value'}
+				items={[
+					{ value: 'value', name: 'a value' },
+					{ value: '<', name: 'less than' },
+					{ value: '>', name: 'more than' }
+				]}
+			/>
+			<Field
+				name="value"
+				label="Value"
+				inputmode="decimal"
+				value={before('value') ?? ''}
+				fault={fault('value', 'limit', 'says.limit')}
+			/>
+			<Field
+				name="expandedU"
+				label="± as stated (k = 2), if any"
+				inputmode="decimal"
+				value={before('expandedU') ?? ''}
+				help="Left open, 5 % is taken and said."
+				fault={fault('expandedU')}
+			/>
+			<Field
+				name="source"
+				label="From where"
+				maxlength={200}
+				value={before('source') ?? ''}
+				fault={fault('source')}
+			/>
+		</div>
+		<Field
+			name="happenedAt"
+			label="When the sample was drawn"
+			type="datetime-local"
+			value={before('happenedAt') ?? localField(now, timeZone)}
+			help="In the time of the water’s place."
+			fault={fault('happenedAt')}
+		/>
+		<Field name="note" label="Note" maxlength={2000} value={before('note') ?? ''} />
+		<div class="flex gap-3 pt-2">
+			<Action kind="primary" type="submit" size="large">Save the result</Action>
+			<Action kind="quiet" size="large" href="/waters/{waterId}/log">Back to the Log</Action>
+		</div>
+	</form>
+</main>
