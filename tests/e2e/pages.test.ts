@@ -166,7 +166,7 @@ describe('the log', () => {
 	it('filters, pages, and corrects a reading with both to be seen', async () => {
 		const me = await openPage(world);
 		await me.goto('/log?what=calcium');
-		expect(await me.text()).not.toMatch(/alkalinity by syringe/);
+		expect(await me.text()).not.toMatch(/Alkalinity by syringe/);
 		await me.goto('/log');
 		await me.press('Older entries');
 		await me.sees('October');

@@ -59,7 +59,7 @@ export async function scopesOfPerson(db: Reader, personId: string, now: Instant)
 	return [...(rows as SiteScope[])].sort((a, b) => own(a) - own(b));
 }
 
-/** The waters of every site that a person belongs to, oldest first within a site. */
+/** The waters of every site that a person belongs to, in the order in which they were entered. */
 export async function watersOfPerson(
 	db: Reader,
 	personId: string,
@@ -71,5 +71,5 @@ export async function watersOfPerson(
 		.innerJoin(membership, eq(membership.siteId, water.siteId))
 		.innerJoin(site, eq(site.id, water.siteId))
 		.where(activeAt(personId, now))
-		.orderBy(site.name, water.startedAt);
+		.orderBy(site.name, water.id);
 }

@@ -35,7 +35,7 @@ export async function watersOf(
 	db: Reader,
 	scope: SiteScope
 ): Promise<Pick<Water, 'id' | 'name' | 'kind' | 'hasAnimals' | 'startedAt'>[]> {
-	return db.select(waterColumns).from(water).where(eq(water.siteId, scope.siteId)).orderBy(water.startedAt);
+	return db.select(waterColumns).from(water).where(eq(water.siteId, scope.siteId)).orderBy(water.id);
 }
 
 /** The water as it is at a time: its volume and profile are those in force then. */

@@ -27,7 +27,7 @@
 					value={value.light ?? ''}
 					onchange={(e) =>
 						onchange({ ...value, light: (e.currentTarget.value || undefined) as Circumstances['light'] })}
-					class="min-h-12 w-full rounded-md border-line-strong bg-surface"
+					class="min-h-12 w-full rounded-md border border-line-strong bg-surface"
 				>
 					<option value="">not noted</option>
 					{#each LIGHTS as light (light)}<option value={light}>{LIGHT_WORDS[light]}</option>{/each}
@@ -42,7 +42,7 @@
 							...value,
 							background: (e.currentTarget.value || undefined) as Circumstances['background']
 						})}
-					class="min-h-12 w-full rounded-md border-line-strong bg-surface"
+					class="min-h-12 w-full rounded-md border border-line-strong bg-surface"
 				>
 					<option value="">not noted</option>
 					{#each BACKGROUNDS as background (background)}<option value={background}
@@ -55,7 +55,7 @@
 				<select
 					value={value.course ?? 'as-written'}
 					onchange={(e) => onchange({ ...value, course: e.currentTarget.value as Circumstances['course'] })}
-					class="min-h-12 w-full rounded-md border-line-strong bg-surface"
+					class="min-h-12 w-full rounded-md border border-line-strong bg-surface"
 				>
 					{#each COURSES as course (course)}<option value={course}>{COURSE_WORDS[course]}</option>{/each}
 				</select>

@@ -158,7 +158,7 @@
 		<div class="mt-2 grid gap-3">
 			<label class="block">
 				<span class="block text-muted">The sample was drawn</span>
-				<select bind:value={ageH} class="min-h-12 w-full rounded-md border-line-strong bg-surface">
+				<select bind:value={ageH} class="min-h-12 w-full rounded-md border border-line-strong bg-surface">
 					{#each AGES as [hours, words] (hours)}<option value={hours}>{words}</option>{/each}
 				</select>
 			</label>
@@ -169,7 +169,7 @@
 						bind:value={keptHow}
 						maxlength="200"
 						placeholder="closed bottle, in the dark"
-						class="min-h-12 w-full rounded-md border-line-strong bg-surface px-3"
+						class="min-h-12 w-full rounded-md border border-line-strong bg-surface px-3"
 					/>
 				</label>
 			{/if}
@@ -184,7 +184,7 @@
 			{#if thinnable}
 				<label class="block">
 					<span class="block text-muted">Thinned with water that holds none of it</span>
-					<select bind:value={factor} class="min-h-12 w-full rounded-md border-line-strong bg-surface">
+					<select bind:value={factor} class="min-h-12 w-full rounded-md border border-line-strong bg-surface">
 						<option value="1">not thinned</option>
 						{#each dilutionChoices as parts (parts)}<option value={String(parts)}
 								>1:{plain(parts)}, one part sample in {plain(parts)} in all</option

@@ -47,7 +47,7 @@
 	<h1 class="figures">
 		<span class={named ? 'block text-xl font-normal' : 'visually-hidden'}>{definition.name}</span>
 		<span class="text-6xl leading-none font-bold tracking-tight md:text-7xl">{head.large}</span>
-		<span class="text-2xl font-normal text-muted md:text-3xl">{head.small}</span>
+		<span class="pl-2 text-2xl font-normal text-muted md:text-3xl">{head.small}</span>
 	</h1>
 	{#if verdict}
 		<p class="mt-4 text-xl">

@@ -43,7 +43,7 @@
 		</dl>
 	</details>
 	{#if largest}
-		<details open={!named} class="mt-6">
+		<details open class="mt-6">
 			<summary class="label min-h-8">Why {widthWords(result, unit)}</summary>
 			<p class="small mt-1">
 				Most of it is {sourceName(largest.source)}.

@@ -79,7 +79,7 @@
 				{#each choosable as parameter (parameter)}
 					<label class="block">
 						<span class="block">{PARAMETERS[parameter].name}</span>
-						<select name={parameter} class="min-h-11 w-full rounded-md border-line-strong bg-surface">
+						<select name={parameter} class="min-h-11 w-full rounded-md border border-line-strong bg-surface">
 							{#each PARAMETERS[parameter].units as unit (unit)}
 								<option value={unit} selected={preferences.units[parameter] === unit}
 									>{UNITS[unit].symbol}</option

@@ -13,9 +13,9 @@
 </script>
 
 <div>
-	<button type="button" class="surface" aria-label="Add a drop" onclick={() => onadd(1)}>
-		<span class="figures count" aria-hidden="true">{count}</span>
-		<span class="text-xl" aria-hidden="true">{count === 1 ? 'drop' : 'drops'}</span>
+	<button type="button" class="surface" onclick={() => onadd(1)}>
+		<span class="figures count">{count}</span>
+		<span class="text-xl">{count === 1 ? 'drop' : 'drops'}</span>
 		<svg class="drop" viewBox="0 0 24 30" aria-hidden="true"
 			><path
 				d="M12 1.5 C15.5 9 22 13.5 22 20 A10 9.3 0 0 1 2 20 C2 13.5 8.5 9 12 1.5Z"
@@ -24,7 +24,9 @@
 				stroke-width="1.5"
 			/></svg
 		>
-		<span class="small text-muted">Press anywhere here, or any key, for every drop that falls</span>
+		<span class="small hidden text-muted sm:block"
+			>Press anywhere here, or any key, for every drop that falls</span
+		>
 	</button>
 	<p class="visually-hidden" aria-live="assertive">{count}</p>
 	<div class="mt-3 grid grid-cols-3 gap-3">
@@ -55,7 +57,7 @@
 	.surface {
 		display: flex;
 		width: 100%;
-		min-height: 19rem;
+		min-height: 12rem;
 		flex-direction: column;
 		align-items: center;
 		justify-content: center;
@@ -68,12 +70,17 @@
 		touch-action: manipulation;
 		user-select: none;
 	}
+	@media (min-width: 64rem) {
+		.surface {
+			min-height: 19rem;
+		}
+	}
 	.surface:active {
 		background: var(--slot);
 	}
 	/* Readable from two metres. */
 	.count {
-		font-size: clamp(7rem, 20vh, 11rem);
+		font-size: clamp(6.5rem, 20vh, 11rem);
 		font-weight: 700;
 		line-height: 0.95;
 		letter-spacing: -0.02em;

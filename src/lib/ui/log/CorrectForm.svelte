@@ -62,7 +62,7 @@
 <main class="page max-w-[44rem]!">
 	<h1 class="text-3xl">Correct a reading</h1>
 	<p class="figures mt-1 text-muted">
-		{PARAMETERS[method.parameter].name}, {method.name.toLowerCase()}, {shortDay(logged.at, timeZone, now)}, {clockTime(
+		{PARAMETERS[method.parameter].name}, {method.name}, {shortDay(logged.at, timeZone, now)}, {clockTime(
 			logged.at,
 			timeZone
 		)}. The old reading stays in the Log, struck out, with your reason.

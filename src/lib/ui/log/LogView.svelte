@@ -95,7 +95,8 @@
 						name="what"
 						aria-label="Readings of one parameter"
 						onchange={(e) => e.currentTarget.form?.requestSubmit()}
-						class="min-h-11 rounded-md border-line-strong bg-surface py-1 pr-9 pl-3 {what && what !== 'events'
+						class="min-h-11 rounded-md border border-line-strong bg-surface py-1 pr-9 pl-3 {what &&
+						what !== 'events'
 							? 'font-semibold'
 							: 'text-muted'}"
 					>
@@ -166,7 +167,7 @@
 								{#if entry.note}<span class="small block">{entry.note}</span>{/if}
 								<span class="small block text-muted"
 									>{entry.by}{everywhere ? `, ${entry.water}` : ''}{entry.type === 'reading'
-										? `, ${entry.method.name.toLowerCase()}`
+										? `, ${entry.method.name}`
 										: ''}</span
 								>
 							</div>

@@ -18,6 +18,7 @@
 		emptyMethod,
 		ENTERED_KINDS,
 		methodOfText,
+		MOST_LETTERS,
 		parseTable,
 		stepsOf,
 		textOfMethod,
@@ -158,7 +159,8 @@
 				rows="28"
 				spellcheck="false"
 				aria-label="Method in its written form"
-				class="figures small mt-3 w-full rounded-md border-line-strong bg-surface font-mono"></textarea>
+				class="figures small mt-3 w-full rounded-md px-3 py-2 border border-line-strong bg-surface font-mono"
+			></textarea>
 		{:else}
 			<div class="grid gap-x-12 gap-y-8 lg:grid-cols-2">
 				<div class="space-y-5">
@@ -216,7 +218,7 @@
 						{#if titrates}
 							<Field
 								name="halfMl"
-								label="Half sample, if the leaflet has one"
+								label="Half sample, if any"
 								unit="mL"
 								inputmode="decimal"
 								value={text.halfMl}
@@ -309,9 +311,10 @@
 									name={key}
 									rows={key === 'table' ? 9 : 3}
 									value={text[key]}
-									oninput={(e) => set({ [key]: e.currentTarget.value })}
+									oninput={(e) => set({ [key]: e.currentTarget.value.slice(0, MOST_LETTERS + 1) })}
 									placeholder={key === 'table' ? '0.00\t560\n0.10\t504\n0.20\t448' : '0 645\n10 489'}
-									class="figures mt-1 w-full rounded-md border-line-strong bg-surface"></textarea>
+									class="figures mt-1 w-full rounded-md px-3 py-2 border border-line-strong bg-surface"
+								></textarea>
 							</label>
 							{#if key === 'table' && text.kind === 'syringe-titration'}
 								<Choice
@@ -407,9 +410,9 @@
 							name="steps"
 							rows="5"
 							value={text.steps}
-							oninput={(e) => set({ steps: e.currentTarget.value })}
+							oninput={(e) => set({ steps: e.currentTarget.value.slice(0, MOST_LETTERS) })}
 							placeholder="3 drops A; swirl 10 s; wait exactly 4 min; titrate with B until blue"
-							class="mt-1 w-full rounded-md border-line-strong bg-surface"></textarea>
+							class="mt-1 w-full rounded-md px-3 py-2 border border-line-strong bg-surface"></textarea>
 					</label>
 					<StepRows rows={preview} onchange={(steps) => set({ steps })} fullMl={text.fullMl} />
 					<fieldset class="mt-6">

@@ -68,7 +68,7 @@
 	<p class="label"><a class="link" href={base}>Methods and kits</a></p>
 	<h1 class="mt-2 text-3xl">{method.name}</h1>
 	<p class="mt-1 text-muted">
-		{PARAMETERS[method.parameter].name}, {method.species}; {KIND_NAMES[method.kind]}{method.sampleMl
+		{PARAMETERS[method.parameter].name} ({method.species}); {KIND_NAMES[method.kind]}{method.sampleMl
 			? `; sample ${plain(method.sampleMl.full)} mL${method.sampleMl.half ? ` or ${plain(method.sampleMl.half)} mL` : ''}`
 			: ''}; {aboutMinutes(times.totalS)}. Version {method.version}{own ? ', your own' : ', shipped'}.
 	</p>

@@ -49,7 +49,7 @@
 							value={textOfStep(row.step)}
 							aria-label="Step {i + 1}, as text"
 							onchange={(e) => replace(row, e.currentTarget.value)}
-							class="mt-1 mb-2 min-h-11 w-full rounded-md border-line-strong bg-surface px-3 text-base"
+							class="mt-1 mb-2 min-h-11 w-full rounded-md border border-line-strong bg-surface px-3 text-base"
 						/>
 					</details>
 				{/if}

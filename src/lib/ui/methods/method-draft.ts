@@ -111,7 +111,7 @@ const number = (text: string) => {
 
 /** More rows than this are no leaflet's table. */
 const MOST_ROWS = 400;
-const MOST_LETTERS = 40_000;
+export const MOST_LETTERS = 40_000;
 
 /**
  * Rows of a pasted table: two numbers on a line, parted by spaces, a tab, a semicolon or a bar. A comma between digits

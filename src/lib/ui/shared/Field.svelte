@@ -25,7 +25,7 @@
 			{...rest as Record<string, unknown>}
 			aria-describedby={described || undefined}
 			aria-invalid={fault ? 'true' : undefined}
-			class="figures min-h-11 rounded-md border-line-strong bg-surface px-3 text-base text-ink {fault
+			class="figures min-h-11 rounded-md border border-line-strong bg-surface px-3 text-base text-ink {fault
 				? 'border-2 border-warn'
 				: ''}"
 		/>

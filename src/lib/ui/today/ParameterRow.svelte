@@ -5,7 +5,7 @@
 	import type { Instant } from '$lib/core/time';
 	import { COVERAGE } from '$lib/core/uncertainty';
 	import { ago } from '$lib/format/date';
-	import { bandInUnit, inUnit, limitInUnit, resultInUnit } from '$lib/format/quantity';
+	import { bandInUnit, headlineOf, inUnit, limitInUnit, resultInUnit } from '$lib/format/quantity';
 	import { boundSentence, gradeWords, isWarning, rateSentence, stripInWords } from '$lib/format/verdict';
 	import Strip from '$lib/ui/instrument/Strip.svelte';
 
@@ -72,7 +72,11 @@
 			{/if}
 		</p>
 	{:else}
-		<p class="figures text-xl font-bold">{resultInUnit(last, unit)}</p>
+		{@const head = headlineOf(last, unit)}
+		<p class="figures whitespace-nowrap">
+			<span class="text-[2rem] leading-none font-bold">{head.large}</span>
+			<span class="pl-1 text-muted">{last.kind === 'interval' ? head.small.split(' ')[0] : head.small}</span>
+		</p>
 		<p class="small col-span-2">
 			{last.kind === 'bound' ? boundSentence(last, row.band, unit) : ''}
 			<span class="block text-muted"

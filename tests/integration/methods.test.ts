@@ -1,0 +1,158 @@
+import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
+import mysql from 'mysql2/promise';
+import { ALK_SYRINGE, CA_MG_PAIR, type TitrationMethod } from '../../src/lib/core/method/index.ts';
+import { adoptShipped } from '../../src/lib/server/service/adopt-shipped.ts';
+import { openWorld, testRun, type World } from '../support/site.ts';
+
+let world: World;
+let raw: mysql.Connection;
+beforeAll(async () => {
+	world = openWorld(inject('databaseUrl'));
+	raw = await mysql.createConnection(inject('migrationUrl'));
+});
+afterAll(async () => {
+	await Promise.all([world.close(), raw.end()]);
+});
+
+type Site = Awaited<ReturnType<World['site']>>;
+const factorOf = (perUnit: number): TitrationMethod => ({
+	...ALK_SYRINGE,
+	name: 'Own acid',
+	titration: { ...ALK_SYRINGE.titration, worth: { by: 'line', unit: 'dkh', perUnit, atZero: 0 } }
+});
+async function save({ scope, waterId }: Site, perUnit: number, revises: string | null = null) {
+	const command = { id: world.deps.newId(), waterId, method: factorOf(perUnit), revises };
+	const saved = await world.services.saveMethod(scope, command);
+	if (!saved.ok) throw new Error(JSON.stringify(saved.fault));
+	return { ...saved.value, command };
+}
+async function read(site: Site, code: string, version: number): Promise<string> {
+	const command = testRun(world, site.waterId, { methodCode: code, methodVersion: version });
+	expect(await world.services.saveTestRun(site.scope, command)).toMatchObject({ ok: true });
+	return command.readingId;
+}
+const valueNow = async (site: Site) => {
+	const { rows } = await world.services.readToday(site.scope, site.water);
+	const { result } = rows[0]!.last;
+	return result.kind === 'value' ? result.value : Number.NaN;
+};
+
+describe('a method of the site’s own', () => {
+	it('is kept once, offered on the bench, and belongs to nobody else', async () => {
+		const site = await world.site('own method');
+		const other = await world.site('no method');
+		const { code, version, command } = await save(site, 14);
+		expect(version).toBe(1);
+		expect(await world.services.saveMethod(site.scope, command)).toEqual({
+			ok: true,
+			value: { code, version }
+		});
+		const { offers } = await world.services.readBench(site.scope, site.water);
+		expect(offers.find((o) => o.method.code === code)).toMatchObject({ own: true });
+		expect(await world.services.readMethod(other.scope, code)).toBeNull();
+		expect(await world.services.previewDerivation(other.scope, code)).toBeNull();
+		const run = testRun(world, other.waterId, { methodCode: code, methodVersion: 1 });
+		expect(await world.services.saveTestRun(other.scope, run)).toMatchObject({
+			fault: { code: 'unknown-item' }
+		});
+		const theft = { ...command, id: world.deps.newId(), waterId: other.waterId, revises: code };
+		expect(await world.services.saveMethod(other.scope, theft)).toMatchObject({
+			fault: { code: 'unknown-item' }
+		});
+	});
+	it('is never the shipped one itself', async () => {
+		const site = await world.site('shipped stays');
+		const command = {
+			id: world.deps.newId(),
+			waterId: site.waterId,
+			method: factorOf(9),
+			revises: 'alk-syringe'
+		};
+		expect(await world.services.saveMethod(site.scope, command)).toMatchObject({
+			fault: { code: 'method-shipped' }
+		});
+	});
+	it('changed, moves no result until it is asked to, and then keeps the old ones', async () => {
+		const site = await world.site('derived again');
+		const { code } = await save(site, 14);
+		await read(site, code, 1);
+		expect(await world.services.previewDerivation(site.scope, code)).toEqual([]);
+		expect(await save(site, 15, code)).toMatchObject({ code, version: 2 });
+		const before = 14 * (0.59 - 0.0075);
+		const after = 15 * (0.59 - 0.0075);
+		expect(await valueNow(site)).toBeCloseTo(before, 8);
+		const moves = (await world.services.previewDerivation(site.scope, code))!;
+		expect(moves).toMatchObject([{ version: 1, before: [{ kind: 'value' }], after: [{ kind: 'value' }] }]);
+		expect(await valueNow(site)).toBeCloseTo(before, 8);
+
+		const again = { id: world.deps.newId(), waterId: site.waterId, code };
+		expect(await world.services.deriveAgain(site.scope, again)).toEqual({ ok: true, value: { moved: 1 } });
+		expect(await valueNow(site)).toBeCloseTo(after, 8);
+		expect(await world.services.previewDerivation(site.scope, code)).toEqual([]);
+		const [rows] = await raw.query<mysql.RowDataPacket[]>(
+			'select current, site_method_id is null as own from result where site_id = ? order by derived_at, id',
+			[site.siteId]
+		);
+		expect(rows.map((r) => [Number(r.current ?? 0), Number(r.own)])).toEqual([
+			[0, 1],
+			[1, 0]
+		]);
+	});
+});
+
+describe('a run that tells two parameters', () => {
+	it('has a current result for each, stands once in the log, and twice in the file', async () => {
+		const site = await world.site('pair');
+		const marks = (ml: number) => ({
+			readAs: 'used' as const,
+			fills: [{ startMl: 1, end: { lowerMl: ml, upperMl: ml } }],
+			sure: true
+		});
+		const run = {
+			...testRun(world, site.waterId, { methodCode: CA_MG_PAIR.code, methodVersion: 1 }),
+			reading: { form: 'pair' as const, portion: 'full' as const, first: marks(0.83), second: marks(0.86) }
+		};
+		const saved = await world.services.saveTestRun(site.scope, run);
+		expect(saved).toMatchObject({
+			value: { results: [{ parameter: 'calcium' }, { parameter: 'magnesium' }] }
+		});
+		const filter = { waterId: site.waterId, what: 'magnesium' as const };
+		const { entries } = await world.services.readLog(site.scope, { ...filter, before: null });
+		expect(entries).toMatchObject([{ results: [{ parameter: 'calcium' }, { parameter: 'magnesium' }] }]);
+		expect(world.services.logCsv(entries).trim().split('\r\n')).toHaveLength(3);
+		const { before } = await world.services.readBench(site.scope, site.water);
+		expect(before.calcium!.runId).toBe(run.id);
+	});
+	it('may be of a sample that was tested before, but not of another water’s', async () => {
+		const site = await world.site('repeat');
+		const elsewhere = await world.site('elsewhere');
+		const first = testRun(world, site.waterId);
+		await world.services.saveTestRun(site.scope, first);
+		const repeat = testRun(world, site.waterId, { sampleId: first.sampleId });
+		expect(await world.services.saveTestRun(site.scope, repeat)).toMatchObject({ ok: true });
+		const [rows] = await raw.query<mysql.RowDataPacket[]>(
+			'select count(*) as n from sample where site_id = ?',
+			[site.siteId]
+		);
+		expect(Number(rows[0]!.n)).toBe(1);
+		const wrong = testRun(world, elsewhere.waterId, { sampleId: first.sampleId });
+		expect(await world.services.saveTestRun(elsewhere.scope, wrong)).toMatchObject({ ok: true });
+	});
+});
+
+describe('an update', () => {
+	it('brings the shipped methods to every site once', async () => {
+		const site = await world.site('updated');
+		const count = async () => (await world.services.readMethods(site.scope)).length;
+		const all = await count();
+		await raw.query(
+			`delete sm from site_method sm join method_version mv on mv.id = sm.method_version_id
+			 where sm.site_id = ? and mv.code in ('no3-card', 'thermometer')`,
+			[site.siteId]
+		);
+		expect(await count()).toBe(all - 2);
+		await adoptShipped(world.deps);
+		await adoptShipped(world.deps);
+		expect(await count()).toBe(all);
+	});
+});
