@@ -237,7 +237,7 @@ export function lobbyReef(now: Instant): LobbyReef {
 			profile: 'mixed-reef',
 			hasAnimals: true,
 			lights: [9 * 60, 20 * 60],
-			startedAt: start,
+			startedAt: days[0]!.at('06:00'),
 			events: events.sort((a, b) => a.at - b.at),
 			singleDoses: CARBONATE,
 			batches: [],

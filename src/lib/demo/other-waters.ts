@@ -64,7 +64,7 @@ export function mixingBarrel(now: Instant, timeZone: string): WaterStory {
 		profile: null,
 		hasAnimals: false,
 		lights: null,
-		startedAt: start,
+		startedAt: days[0]!.at('06:00'),
 		batches: mixed.map(({ n, at }) => ({
 			at,
 			batch: `Batch ${n}`,
@@ -104,7 +104,7 @@ export function quayTap(now: Instant, timeZone: string): WaterStory {
 		profile: null,
 		hasAnimals: false,
 		lights: null,
-		startedAt: start,
+		startedAt: days[0]!.at('06:00'),
 		readings: [5, 160, 300, 460].flatMap((day) =>
 			readAll(random, days[day]!.at('17:00'), [ALK_DROPS, GH_DROPS, PH_CARD, NO3_CARD], {
 				alkalinity: 11.6 + 0.8 * (random() - 0.5),
@@ -157,7 +157,7 @@ export function paludarium(now: Instant, timeZone: string): WaterStory {
 		profile: 'soft-fresh',
 		hasAnimals: true,
 		lights: [8 * 60, 19 * 60],
-		startedAt: start,
+		startedAt: days[0]!.at('06:00'),
 		readings: simulateWater(script).readings
 	};
 }
@@ -204,7 +204,7 @@ export function collected(
 		profile: null,
 		hasAnimals: false,
 		lights: null,
-		startedAt: start,
+		startedAt: day!.at('06:00'),
 		notes: [{ at: addSeconds(at, -7200), kind: 'note', note }],
 		readings: [
 			...readAll(
@@ -313,7 +313,7 @@ export function cuttingsTray(now: Instant, timeZone: string): WaterStory {
 		profile: 'stony-low-nutrient',
 		hasAnimals: true,
 		lights: [10 * 60, 20 * 60],
-		startedAt: start,
+		startedAt: days[0]!.at('06:00'),
 		events,
 		notes: [
 			{
@@ -372,7 +372,7 @@ export function classroomTank(now: Instant, timeZone: string): WaterStory {
 		profile: 'cycling',
 		hasAnimals: false,
 		lights: [8 * 60, 16 * 60],
-		startedAt: start,
+		startedAt: days[0]!.at('06:00'),
 		notes: [
 			{ at: days[0]!.at('10:00'), kind: 'note', note: 'Filled, rock from the lobby, heater on 25.5 °C.' }
 		],
