@@ -101,6 +101,7 @@ describe('a kit from a leaflet', () => {
 		await measured(me, code);
 		await me.goto(`/methods/${code}`);
 		await me.press('Change it');
+		await me.page.waitForSelector('select[name="worthBy"]');
 		await me.page.select('select[name="worthBy"]', 'factor');
 		await me.fill('input[name="factor"]', '560');
 		await me.press('Save the next version');

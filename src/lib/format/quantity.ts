@@ -34,10 +34,10 @@ export function symbolAfter(unit: UnitId): string {
 	return unit === 'ph' ? '' : ` ${UNITS[unit].symbol}`;
 }
 
-/** Ends of an interval to two digits; pH to the tenth, since its digits are no proportion. */
+/** Ends of an interval to two digits; pH to the tenth or the half of one, since its digits are no proportion. */
 function endInUnit(parameter: ParameterId, value: number, unit: UnitId): string {
 	const shown = convert(value, PARAMETERS[parameter].canonicalUnit, unit);
-	if (unit === 'ph') return fixed(shown, 1);
+	if (unit === 'ph') return fixed(shown, Math.abs(shown * 10 - Math.round(shown * 10)) < 1e-6 ? 1 : 2);
 	if (UNITS[unit].family === 'salinity' && unit !== 'psu') return fixed(shown, 4);
 	return plain(Number(shown.toPrecision(2)));
 }
