@@ -183,3 +183,17 @@ describe('a method in words', () => {
 		}
 	);
 });
+
+describe('the ends of a pH interval', () => {
+	const ph = (lower: number, upper: number) =>
+		resultInUnit(
+			{ kind: 'interval', parameter: 'ph', unit: 'ph', lower, upper, best: null, uRandom: 0.1, uCommon: 0 },
+			'ph'
+		);
+	it('are told to the tenth, and to the half of one where they lie there', () => {
+		expect(ph(7.9, 8.1)).toBe('7.9 to 8.1');
+		// 5.8 + 0.15 is a hair below 5.95 in binary: rounded to tenths the interval would shrink.
+		expect(ph(5.8 - 0.15, 5.8 + 0.15)).toBe('5.65 to 5.95');
+		expect(ph(8, 8.2)).toBe('8.0 to 8.2');
+	});
+});
