@@ -133,7 +133,7 @@ describe('the arithmetic in words', () => {
 	});
 	it('of a thinned sample ends with the dilution', () => {
 		const dilution = { sampleMl: 2, diluentMl: 8, diluentHolds: 0 };
-		const reading: RawReading = { ...drops(4), portion: 'full', dilution } as RawReading;
+		const reading: RawReading = { ...drops(4), portion: 'full', dilution };
 		const { lines, value } = told(ALK_DROPS, reading);
 		expect(lines.at(-1)!.what).toBe('× the dilution, 1:5');
 		const [, before, after] = /([\d.]+) dKH → ([\d.]+) dKH/.exec(lines.at(-1)!.sum)!;

@@ -81,7 +81,13 @@ function kitOf(titration: Titration, sample: TitrationSample): TitrationKit {
 	return kit;
 }
 
-function looksAtSyringe(marks: SyringeMarks, graduationMl: number) {
+// Written out as one literal in each: spreading objects together costs more than all of the arithmetic.
+function looksAtSyringe(
+	marks: SyringeMarks,
+	graduationMl: number,
+	shift: number,
+	uShift: number
+): TitrationLooks {
 	let volume = 0;
 	let squaredWidths = 0;
 	for (let i = 0; i < marks.fills.length; i++) {
@@ -96,7 +102,22 @@ function looksAtSyringe(marks: SyringeMarks, graduationMl: number) {
 		squaredWidths,
 		rangeWidth: 0,
 		bad: 0,
-		doubtHalfWidth: marks.sure ? 0 : graduationMl
+		doubtHalfWidth: marks.sure ? 0 : graduationMl,
+		shift,
+		uShift
+	};
+}
+
+function looksAtDrops(marks: DropMarks, shift: number, uShift: number): TitrationLooks {
+	const { least, most, bad } = marks;
+	return {
+		volume: (least + most) / 2,
+		squaredWidths: 0,
+		rangeWidth: most - least,
+		bad,
+		doubtHalfWidth: 0,
+		shift,
+		uShift
 	};
 }
 
@@ -108,17 +129,15 @@ function looksAt(
 	const { meter } = titration;
 	const habit = habitOf(endPoint);
 	const increment = incrementOf(titration);
-	const shifted = { shift: habit.shiftDrops * increment, uShift: habit.uDrops * increment };
+	const shift = habit.shiftDrops * increment;
+	const uShift = habit.uDrops * increment;
 	if (meter.kind === 'syringe' && 'fills' in marks) {
 		const fault = faultInSyringeMarks(meter, marks);
-		return fault ? { ok: false, fault } : ok({ ...looksAtSyringe(marks, meter.graduationMl), ...shifted });
+		return fault ? { ok: false, fault } : ok(looksAtSyringe(marks, meter.graduationMl, shift, uShift));
 	}
 	if (meter.kind === 'drops' && 'least' in marks) {
 		const fault = faultInDrops(marks);
-		if (fault) return { ok: false, fault };
-		const { least, most, bad } = marks;
-		const volume = (least + most) / 2;
-		return ok({ volume, squaredWidths: 0, rangeWidth: most - least, bad, doubtHalfWidth: 0, ...shifted });
+		return fault ? { ok: false, fault } : ok(looksAtDrops(marks, shift, uShift));
 	}
 	return fail('wrong-form');
 }
@@ -187,6 +206,18 @@ function linesOfMarks(marks: TitrationMarks, volume: number): ArithmeticLine[] {
 	return lines;
 }
 
+function boundOf(
+	{ parameter }: Titration,
+	marks: TitrationMarks,
+	looks: TitrationLooks,
+	sense: '<' | '>',
+	limit: number
+): Outcome {
+	const unit = PARAMETERS[parameter].canonicalUnit;
+	const result: TestResult = { kind: 'bound', parameter, unit, sense, limit: Math.max(0, limit) };
+	return new BoundOutcome(result, linesOfMarks(marks, looks.volume));
+}
+
 /** Titrant delivered as read, mL or drops; null where the reading cannot be. */
 export function volumeOf(titration: Titration, marks: TitrationMarks): number | null {
 	const looks = looksAt(titration, marks, undefined);
@@ -209,33 +240,28 @@ export function deriveTitration(
 	const read = looksAt(titration, marks, endPoint);
 	if (!read.ok) return read;
 	const looks = read.value;
-	const { parameter } = titration;
-	const unit = PARAMETERS[parameter].canonicalUnit;
-	const bound = (sense: '<' | '>', limit: number): Result<Outcome> => {
-		const result: TestResult = { kind: 'bound', parameter, unit, sense, limit: Math.max(0, limit) };
-		return ok(new BoundOutcome(result, linesOfMarks(marks, looks.volume)));
-	};
-
 	let kit = kitOf(titration, sample);
 	if (titration.worth.by === 'table') {
 		const { volume } = new TitrationBudget(kit, looks);
 		const line = worthAt(titration, volume, sample.ml, sample.fullMl);
-		if ('sense' in line) return bound(line.sense, line.limit);
+		if ('sense' in line) return ok(boundOf(titration, marks, looks, line.sense, line.limit));
 		kit = { ...kit, ...line };
 	}
 	if (nearlyEqual(looks.volume, 0)) {
-		return bound(kit.perUnit > 0 ? '<' : '>', kit.atZero + kit.perUnit * kit.increment);
+		const limit = kit.atZero + kit.perUnit * kit.increment;
+		return ok(boundOf(titration, marks, looks, kit.perUnit > 0 ? '<' : '>', limit));
 	}
 	const budget = new TitrationBudget(kit, looks);
 	const { value, uRandom, uCommon } = budget;
-	if (value < -COVERAGE * Math.hypot(uRandom, uCommon)) {
+	if (value < 0 && value < -COVERAGE * Math.hypot(uRandom, uCommon)) {
 		return fail('beyond-excess', undefined, { volume: looks.volume });
 	}
+	const { parameter } = titration;
 	return ok(
 		new TitrationOutcome(titration, sample, marks, endPoint, kit, looks, {
 			kind: 'value',
 			parameter,
-			unit,
+			unit: PARAMETERS[parameter].canonicalUnit,
 			// A reading of less than half a drop cannot mean less than nothing.
 			value: Math.max(0, value),
 			uRandom,

@@ -154,10 +154,10 @@ export class TitrationBudget {
 			: quadrature(onScale, this.range, this.badDrops, this.habit);
 	}
 	get uCommon(): number {
-		const reagents = Math.hypot(
-			this.titrantPart * combineRelative(this.kit.onTitrant),
-			this.kit.onExcess.length === 0 ? 0 : this.excessPart * combineRelative(this.kit.onExcess)
-		);
+		const { onTitrant, onExcess } = this.kit;
+		const titrant = this.titrantPart * combineRelative(onTitrant);
+		const excess = onExcess.length === 0 ? 0 : this.excessPart * combineRelative(onExcess);
+		const reagents = quadrature(titrant, excess, 0, 0);
 		return quadrature(this.sampleVolume, this.chartRounding, reagents, this.factor);
 	}
 
