@@ -115,6 +115,8 @@ describe('one test by hand, from the first open to the file', () => {
 		await me.press('Test again instead');
 		await me.press('Give this test up');
 		await me.press('mg/L CaCO₃');
+		// The unit is saved and the page brought up to date before the next choice.
+		await me.page.waitForNetworkIdle();
 		await me.choose('alk-syringe');
 		await me.sees(/one mark is 2\.5 mg\/L CaCO₃/);
 		await me.press('dKH');
