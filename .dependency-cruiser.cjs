@@ -86,9 +86,11 @@ module.exports = {
 		{
 			name: 'ui-areas-do-not-import-each-other',
 			severity: 'error',
-			from: { path: '^src/lib/ui/(today|bench|trends|adjust|shelf|practice|log|targets|help)/' },
+			from: {
+				path: '^src/lib/ui/(today|bench|trends|adjust|shelf|practice|log|targets|help|habits|methods)/'
+			},
 			to: {
-				path: '^src/lib/ui/(today|bench|trends|adjust|shelf|practice|log|targets|help)/',
+				path: '^src/lib/ui/(today|bench|trends|adjust|shelf|practice|log|targets|help|habits|methods)/',
 				pathNot: '^src/lib/ui/$1/'
 			}
 		},

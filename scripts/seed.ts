@@ -3,7 +3,7 @@ import { LIBRARY } from '../src/lib/demo/lobby-reef.ts';
 import type { SiteStory, WaterStory } from '../src/lib/demo/story.ts';
 import { demoWorld } from '../src/lib/demo/world.ts';
 import { PROFILES } from '../src/lib/core/judgement/index.ts';
-import { stepsFor, timerSecondsOf, type Method } from '../src/lib/core/method/index.ts';
+import { stepsFor, timerSecondsOf, type Method, type Portion } from '../src/lib/core/method/index.ts';
 import { addSeconds, civilDate, offsetMinutes, type Instant } from '../src/lib/core/time/index.ts';
 import type { BenchEntry } from '../src/lib/core/bench/index.ts';
 import type { ParameterId } from '../src/lib/core/quantity/index.ts';
@@ -36,10 +36,10 @@ function must<T>(result: Result<T>): T {
 }
 
 /** A step log as a calm hand leaves it: every step done in its time. */
-function calmLog(method: Method, start: Instant): BenchEntry[] {
+function calmLog(method: Method, portion: Portion, start: Instant): BenchEntry[] {
 	const log: BenchEntry[] = [];
 	let at = start;
-	for (const step of stepsFor(method, 'full')) {
+	for (const step of stepsFor(method, portion)) {
 		const { action } = step;
 		const seconds = timerSecondsOf(step);
 		if (action.kind === 'drops') {
@@ -122,7 +122,7 @@ async function fillReadings({ scopes, waterId, timeZone }: At, story: WaterStory
 				finishedAt: at,
 				offsetMinutes: offsetMinutes(at, timeZone),
 				reading: one.firstEnteredAs ?? reading,
-				stepLog: calmLog(method, at),
+				stepLog: calmLog(method, reading.portion, at),
 				note: one.note ?? ''
 			})
 		);

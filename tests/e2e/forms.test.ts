@@ -12,6 +12,8 @@ describe('every form of reading, by hand', () => {
 	it('drops: any key counts, bad drops, a range, a habit, undo', async () => {
 		const me = await openPage(world, '/', PHONE);
 		await begin(me, 'alk-drops');
+		await me.press('Colour has turned');
+		await me.sees('No drop was counted');
 		await me.page.click('button.surface');
 		for (const key of ['Space', 'a', '7'] as const) await me.page.keyboard.press(key);
 		await me.page.keyboard.press('Backspace');
@@ -134,6 +136,7 @@ describe('every form of reading, by hand', () => {
 		await type(me, 'type the total', '26');
 		await me.sees('Calcium is taken off');
 		await type(me, 'or another value', '430');
+		await refuses(me, 'or another value', ['lots', '-3', '9000'], '430');
 		await me.sees(/12[89]0 ± \d+ mg\/L/);
 		await me.press('Colour has turned');
 		await me.sees('Less calcium by moles');
@@ -161,6 +164,11 @@ describe('every form of reading, by hand', () => {
 		await me.sees(/Together 8\.0 ± /);
 		await me.press('Save the result');
 		await me.sees('Saved.');
+		await me.goto('/log?what=hardness');
+		await me.press('Why');
+		await me.sees('How it was reckoned');
+		await me.sees(/Most of it is/);
+		await me.sees(/× 1 dGH per drop = 8\.50 dGH/);
 		await me.goto('/log?what=hardness');
 		await me.press('Correct');
 		await me.fill('input[name="least"]', '10');

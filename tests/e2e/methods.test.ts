@@ -121,6 +121,13 @@ describe('a kit from a leaflet', () => {
 		const me = await openPage(world);
 		await me.goto('/methods/new?from=no3-card');
 		await me.sees('Adapt Nitrate by colour card');
+		await me.goto('/methods/new?from=mg-syringe');
+		await me.press('Save the method');
+		await me.sees('Magnesium by syringe, my kit');
+		// Its own wording, its head start and each reagent with its own danger come along.
+		await me.sees('Add 0.60 mL of titrant C in one go');
+		await me.sees('C: complexing titrant (harmful)');
+		await me.goto('/methods/new?from=no3-card');
 		await me.press('Save the method');
 		await me.sees('Nitrate by colour card, my kit');
 		await me.goto('/methods/new?from=ca-mg-pair');

@@ -97,6 +97,26 @@ describe('a method of the site’s own', () => {
 			[0, 1],
 			[1, 0]
 		]);
+
+		// A correction afterwards stays with the version that the result was derived by.
+		const { entries } = await world.services.readLog(site.scope, {
+			waterId: site.waterId,
+			what: 'alkalinity',
+			before: null
+		});
+		const [old] = entries;
+		if (old?.type !== 'reading' || old.reading.form !== 'syringe') throw new Error();
+		expect([old.method.version, old.derivedBy.method.version]).toEqual([1, 2]);
+		const fills = old.reading.fills.map((f) => ({ ...f, end: { lowerMl: 0.4, upperMl: 0.4 } }));
+		const correction = {
+			id: world.deps.newId(),
+			supersedes: old.readingId,
+			reading: { ...old.reading, fills },
+			reason: 'Misread.'
+		};
+		expect(await world.services.correctReading(site.scope, correction)).toMatchObject({ ok: true });
+		expect(await valueNow(site)).toBeCloseTo(15 * (0.6 - 0.0075), 8);
+		expect(await world.services.previewDerivation(site.scope, code)).toEqual([]);
 	});
 });
 

@@ -5,7 +5,7 @@ import { derive, type RawReading } from '$lib/core/reading';
 import { CALM_READER, readBy } from '$lib/core/tank';
 import { correctionLabel, correctionOption } from '$lib/format/correction';
 import { readingWords } from '$lib/format/reading';
-import { correctedReading, correctionFields, typed } from './correction';
+import { correctedReading, correctionFields } from './correction';
 
 const water = {
 	alkalinity: 8,
@@ -69,10 +69,5 @@ describe('the correction of a reading', () => {
 			says: { value: 21.5, expandedU: 2 }
 		});
 		expect(readingWords(statedMethodFor('phosphate'), stated)).toBe('20 µg/L P, from harbour laboratory');
-	});
-	it('takes a comma, and no book for a number', () => {
-		expect(typed('0,41')).toBe(0.41);
-		expect(typed('')).toBeNull();
-		expect(typed('9'.repeat(10_000_000))).toBeNaN();
 	});
 });

@@ -1,3 +1,4 @@
+import { typedNumber } from '$lib/core/numeric';
 import { portionsOf, type Method, type StepStatement } from '$lib/core/method';
 import { END_POINTS, type EndPoint, type RawReading, type SyringeMarks } from '$lib/core/reading';
 
@@ -131,18 +132,13 @@ export function correctionFields(method: Method, reading: RawReading): readonly 
 
 type Get = (name: string) => string;
 
-/** A number as a person types it, with a point or a comma. Empty is null, anything else NaN, which is refused. */
-export function typed(raw: string): number | null {
-	if (raw.trim() === '') return null;
-	if (raw.length > 40) return Number.NaN;
-	const plain = raw.trim().replace(',', '.').replace('−', '-');
-	return /^[+-]?(\d+\.?\d*|\.\d+)$/.test(plain) ? Number(plain) : Number.NaN;
-}
+/** A number that must be there: NaN, which is refused, where nothing was typed. */
+const needed = (raw: string) => typedNumber(raw) ?? Number.NaN;
 
 /** Both ends of a range in rising order; one number alone is both. */
 function ends(get: Get, a: string, b: string): readonly [number, number] {
-	const lower = typed(get(a)) ?? Number.NaN;
-	const upper = typed(get(b)) ?? lower;
+	const lower = needed(get(a));
+	const upper = typedNumber(get(b)) ?? lower;
 	return [Math.min(lower, upper), Math.max(lower, upper)];
 }
 
@@ -179,7 +175,7 @@ export function correctedReading(old: RawReading, get: Get): RawReading {
 	const habit = named || chosen !== 'full' ? { endPoint: chosen } : {};
 	const count = () => {
 		const [least, most] = ends(get, 'least', 'most');
-		return { least, most, bad: typed(get('bad')) ?? 0 };
+		return { least, most, bad: typedNumber(get('bad')) ?? 0 };
 	};
 	switch (old.form) {
 		case 'syringe':
@@ -194,7 +190,7 @@ export function correctedReading(old: RawReading, get: Get): RawReading {
 		case 'drops':
 			return { ...old, portion, ...habit, ...count() };
 		case 'difference': {
-			const value = typed(get('subtract')) ?? Number.NaN;
+			const value = needed(get('subtract'));
 			const same = value === old.subtract.value;
 			// Another calcium has no test behind it; it is taken to be as well known, in proportion.
 			const scale = same || !(old.subtract.value > 0) ? 1 : value / old.subtract.value;
@@ -219,7 +215,7 @@ export function correctedReading(old: RawReading, get: Get): RawReading {
 			const range = get('range');
 			return {
 				...old,
-				shown: range === 'over' || range === 'under' ? range : (typed(get('shown')) ?? Number.NaN)
+				shown: range === 'over' || range === 'under' ? range : needed(get('shown'))
 			};
 		}
 		case 'line': {
@@ -228,7 +224,7 @@ export function correctedReading(old: RawReading, get: Get): RawReading {
 				...old,
 				lower,
 				upper,
-				temperatureC: get('temperatureC') ? typed(get('temperatureC')) : old.temperatureC
+				temperatureC: get('temperatureC') ? typedNumber(get('temperatureC')) : old.temperatureC
 			};
 		}
 		case 'stated': {
@@ -236,7 +232,7 @@ export function correctedReading(old: RawReading, get: Get): RawReading {
 			if (says.kind === 'value') {
 				return {
 					...old,
-					says: { ...says, value: typed(get('value')) ?? Number.NaN, expandedU: typed(get('expandedU')) }
+					says: { ...says, value: needed(get('value')), expandedU: typedNumber(get('expandedU')) }
 				};
 			}
 			return says.kind === 'interval'
@@ -244,11 +240,11 @@ export function correctedReading(old: RawReading, get: Get): RawReading {
 						...old,
 						says: {
 							...says,
-							lower: typed(get('lower')) ?? Number.NaN,
-							upper: typed(get('upper')) ?? Number.NaN
+							lower: needed(get('lower')),
+							upper: needed(get('upper'))
 						}
 					}
-				: { ...old, says: { ...says, limit: typed(get('limit')) ?? Number.NaN } };
+				: { ...old, says: { ...says, limit: needed(get('limit')) } };
 		}
 	}
 }

@@ -1,6 +1,8 @@
 import { Type, type Static, type TSchema } from '@sinclair/typebox';
 import { HAZARDS, MAX_STEPS, type Method, type MethodKind } from '$lib/core/method';
 import { PARAMETER_IDS, UNITS, type UnitId } from '$lib/core/quantity';
+import type { TestResult } from '$lib/core/reading';
+import type { Instant } from '$lib/core/time';
 import { closed, Id, words } from './common.ts';
 
 const Text = (most: number) => Type.String({ minLength: 1, maxLength: most });
@@ -237,6 +239,17 @@ export type SaveMethod = Static<typeof SaveMethod>;
 /** Derives what came from older versions of a method again by its newest. */
 export const DeriveAgain = Type.Object({ id: Id, waterId: Id, code: Type.String({ maxLength: 60 }) }, closed);
 export type DeriveAgain = Static<typeof DeriveAgain>;
+
+/** How the results of one reading would move if they were derived again. */
+export interface Move {
+	readonly readingId: string;
+	readonly at: Instant;
+	readonly water: string;
+	readonly version: number;
+	readonly before: readonly TestResult[];
+	/** Null where the newest version cannot read it, and why. */
+	readonly after: readonly TestResult[] | null;
+}
 
 /** Parts that stand in many places, named once in the published schema. */
 const PARTS = new Map<unknown, string>([

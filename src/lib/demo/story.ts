@@ -46,6 +46,9 @@ export interface WaterStory {
 	readonly readings: readonly DemoReading[];
 }
 
+/** A water to which nothing is done: what its story leaves open. */
+export const QUIET = { events: [], batches: [], notes: [], singleDoses: '' } as const;
+
 export interface SiteStory {
 	readonly name: string;
 	readonly timeZone: string;

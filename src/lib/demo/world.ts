@@ -1,6 +1,7 @@
 import type { Instant } from '$lib/core/time';
 import { lobbyReef, LIBRARY } from './lobby-reef';
-import { classroomTank, collected, cuttingsTray, mixingBarrel, paludarium, quayTap } from './other-waters';
+import { classroomTank, cuttingsTray, paludarium } from './living-waters';
+import { collected, mixingBarrel, quayTap } from './still-waters';
 import type { SiteStory } from './story';
 
 export const SCHOOL = { name: 'Harbour school', timeZone: LIBRARY.timeZone } as const;

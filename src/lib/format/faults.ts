@@ -12,6 +12,8 @@ const TEXTS: Readonly<Record<FaultCode, Words>> = {
 		`The scale has marks every ${d.graduationMl} mL. Give a mark, or the middle between two.`,
 	'start-below-end': (d) =>
 		`The syringe began at ${d.start} mL and cannot have ended at ${d.end} mL. Was it filled again in between? Then add a filling.`,
+	'no-drops': () =>
+		'No drop was counted. Press for every drop, or type the total; 0 if the colour had turned before the first.',
 	'no-fill': () => 'There is no syringe reading yet. Set the plunger to what you see.',
 	'too-many-fills': (d) =>
 		`More than ${d.most} fillings in one test is a slip. Check the sample and the reagent.`,

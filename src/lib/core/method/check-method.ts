@@ -13,6 +13,9 @@ export function unitsFor(parameter: ParameterId): readonly UnitId[] {
 
 const isWhole = (x: number) => Math.abs(x - Math.round(x)) <= 1e-6;
 
+/** Half a division divides one unit, so that marks and the places between them are plain decimal numbers. */
+const isReadable = (graduation: number) => isWhole(2 / graduation);
+
 function checkTitration(titration: Titration, path: string): Result<null> {
 	const { worth, meter, parameter } = titration;
 	if ('unit' in worth && !unitsFor(parameter).includes(worth.unit)) {
@@ -82,6 +85,11 @@ export function checkMethod(method: Method): Result<null> {
 	if (method.kind === 'scale-line' || method.kind === 'float') {
 		if (method.parameter !== 'salinity') return fail('parameter-differs', 'parameter');
 		if (method.scale.from >= method.scale.to) return fail('range-reversed', 'scale');
+		if (!isReadable(method.scale.graduation)) return fail('marks-do-not-fit', 'scale.graduation');
+	}
+	if (method.kind === 'thermometer') {
+		if (method.rangeC.low >= method.rangeC.high) return fail('range-reversed', 'rangeC');
+		if (!isReadable(method.graduationC)) return fail('marks-do-not-fit', 'graduationC');
 	}
 	const ids = new Set(method.steps.map((s) => s.id));
 	if (ids.size !== method.steps.length) return fail('steps-alike', 'steps');

@@ -7,6 +7,7 @@ import {
 	CA_MG_PAIR,
 	CA_SYRINGE,
 	chart,
+	checkMethod,
 	GH_DROPS,
 	HARDNESS_DROPS,
 	isFree,
@@ -22,6 +23,7 @@ import {
 	portionsOf,
 	PO4_CARD,
 	resultPerUnit,
+	SALINITY_GLASS,
 	sampleOf,
 	SHIPPED_METHODS,
 	spacingOf,
@@ -29,6 +31,7 @@ import {
 	standardLine,
 	stepInterval,
 	stepsFor,
+	THERMOMETER,
 	timesOf,
 	titrationsOf,
 	windowOf,
@@ -241,5 +244,27 @@ describe('a leaflet’s table', () => {
 				[1, 3]
 			])
 		).toMatchObject({ ok: false, fault: { code: 'chart-duplicate' } });
+	});
+});
+
+describe('a scale that is read', () => {
+	it.each([0.001, 0.002, 0.1, 0.25, 0.4, 0.5, 1, 2])('may have marks every %d', (graduationC) => {
+		expect(checkMethod({ ...THERMOMETER, graduationC })).toEqual({ ok: true, value: null });
+	});
+	it.each([0.3, 0.7, 3, 5])(
+		'but not every %d: half-way between two would be no plain number',
+		(graduation) => {
+			const fault = (method: Method) => {
+				const checked = checkMethod(method);
+				return checked.ok ? null : [checked.fault.code, checked.fault.field];
+			};
+			expect(fault({ ...THERMOMETER, graduationC: graduation })).toEqual(['marks-do-not-fit', 'graduationC']);
+			const scale = { ...SALINITY_GLASS.scale, graduation };
+			expect(fault({ ...SALINITY_GLASS, scale })).toEqual(['marks-do-not-fit', 'scale.graduation']);
+		}
+	);
+	it('must not end before it begins', () => {
+		const rangeC = { low: 30, high: 20 };
+		expect(checkMethod({ ...THERMOMETER, rangeC })).toMatchObject({ fault: { code: 'range-reversed' } });
 	});
 });

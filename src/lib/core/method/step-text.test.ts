@@ -36,6 +36,20 @@ describe('a protocol as it is jotted down', () => {
 		const [parsed] = parseSteps(text);
 		expect(parsed).toMatchObject({ understood: true, step: { action } });
 	});
+	it.each([
+		['add acid B drop by drop until yellow', 'acid B'],
+		['Add A drop by drop, shaking after each, until red turns green', 'A'],
+		['titrate with C until blue', 'C'],
+		['titrate until the colour turns', undefined]
+	])('finds the titrant in "%s"', (text, reagent) => {
+		const [parsed] = parseSteps(text);
+		expect(parsed?.step.action.kind).toBe('titrate');
+		expect(parsed?.step.reagent).toBe(reagent);
+	});
+	it('takes no half of a clause for the whole', () => {
+		const text = 'Add 0.6 mL of C in one go, then drop by drop until blue';
+		expect(parseSteps(text)).toMatchObject([{ understood: false, text, step: { say: text } }]);
+	});
 	it('takes lines, numbering and bullets', () => {
 		expect(actions('1. 3 drops A\n2) swirl 5 s\n- wait 1 min')).toMatchObject([
 			{ kind: 'drops' },

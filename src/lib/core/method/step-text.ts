@@ -3,6 +3,8 @@ import type { Step } from './step-words.ts';
 
 /** One clause of a leaflet's text, and whether it was understood or only kept as it stands. */
 export interface ParsedStep {
+	/** The clause itself. */
+	readonly text: string;
 	readonly step: Step;
 	readonly understood: boolean;
 }
@@ -27,7 +29,7 @@ const NUMBERS: Readonly<Record<string, number>> = {
 };
 const N = String.raw`(\d+(?:[.,]\d+)?|${Object.keys(NUMBERS).join('|')})`;
 const TIME = String.raw`(s|secs?|seconds?|min|mins|minutes?|m|h|hours?)\.?`;
-const LABEL = String.raw`(?:\s+(?:of\s+)?(?:the\s+)?(.+?))?`;
+const LABEL = String.raw`(?:\s+(?:of\s+)?(?:the\s+)?([^,]+?))?`;
 
 function numberOf(text: string): number {
 	return NUMBERS[text.toLowerCase()] ?? Number(text.replace(',', '.'));
@@ -50,8 +52,13 @@ const whole = (source: string) => new RegExp(`^${source}$`, 'i');
 /** In the order in which they are tried: the more particular ones first. */
 const RULES: readonly Rule[] = [
 	{
+		// Before the count of drops: in "add A drop by drop" the A is no number.
+		pattern: whole(String.raw`(?:add\s+)?(?:the\s+)?(?!\d)([^,]{1,40}?)\s+drop\s+by\s+drop\b.*`),
+		make: (m) => words.titrate(20, { ...reagent(m[1]), say: sentence(m[0]) })
+	},
+	{
 		pattern: whole(
-			String.raw`(?:(?:drops|drop by drop)\s+of\s+|titrate\s+(?:with\s+)?)(.+?)(?:,?\s+(?:until|till|to)\s+.*)?`
+			String.raw`(?:(?:drops|drop by drop)\s+of\s+|titrate\s+(?:with\s+)?)(?!(?:until|till|to)\b)(.+?)(?:,?\s+(?:until|till|to)\s+.*)?`
 		),
 		make: (m) => words.titrate(20, { ...reagent(m[1]), say: sentence(m[0]) })
 	},
@@ -75,6 +82,10 @@ const RULES: readonly Rule[] = [
 		),
 		make: (m) =>
 			words.step({ kind: 'draw', ml: numberOf(m[1]!), handsS: words.HANDS_S.draw }, { say: sentence(m[0]) })
+	},
+	{
+		pattern: whole(String.raw`(?:draw|take|measure)(?:\s+out)?\s+(?:the\s+)?sample(?:\s+.*)?`),
+		make: () => words.draw()
 	},
 	{
 		pattern: whole(String.raw`(?:add\s+)?${N}\s*ml${LABEL}`),
@@ -153,9 +164,9 @@ export function parseSteps(text: string): readonly ParsedStep[] {
 			for (const { pattern, make } of RULES) {
 				const match = clause.match(pattern);
 				const made = match && make(match);
-				if (made && isSane(made)) return { step: made, understood: true };
+				if (made && isSane(made)) return { text: clause, step: made, understood: true };
 			}
-			return { step: words.act(sentence(clause)), understood: false };
+			return { text: clause, step: words.act(sentence(clause)), understood: false };
 		});
 }
 
@@ -179,6 +190,8 @@ export function textOfStep({ action, reagent: label, say }: Step): string {
 			return `${action.count} drops${of}`;
 		case 'scoops':
 			return `${action.count} scoops${of}`;
+		case 'draw':
+			return action.ml === undefined ? 'draw the sample' : say;
 		case 'measure':
 			return action.ml === undefined ? say : `add ${action.ml} mL${of}`;
 		case 'swirl':

@@ -7,3 +7,4 @@ export { fitLinearModel, type LinearModel, type LinearFit } from './linear-model
 export { seededRandom, normalDeviate, type Random } from './random.ts';
 export { nearlyEqual, atMost, atLeast, roundTo } from './guard.ts';
 export { median } from './median.ts';
+export { typedNumber } from './typed-number.ts';

@@ -5,6 +5,7 @@ import {
 	NO3_CARD,
 	NO3_LADDER,
 	PH_CARD,
+	PH_CARD_LOW,
 	PO4_CARD,
 	stepInterval,
 	type ColourMethod,
@@ -32,12 +33,65 @@ const intervalOf = (method: ColourMethod, reading: StepReading) => {
 	if (result.kind !== 'interval') throw new Error(JSON.stringify(result));
 	return result;
 };
+const faultOf = (method: ColourMethod, reading: StepReading) => {
+	const derived = derive(method, reading);
+	return derived.ok ? null : derived.fault.code;
+};
 const card = fc.constantFrom(...CARDS);
 const gap = fc.nat(30);
 const place = fc.constantFrom('between', 'nearer_lower', 'nearer_upper');
 /** A place between two steps that the card has. */
 const inGap = (method: ColourMethod, kind: 'between' | 'nearer_lower' | 'nearer_upper', n: number) =>
 	({ kind, index: n % (method.colourSteps.length - 1) }) as const;
+
+describe('a colour against steps', () => {
+	it('is an interval with the step it matched', () => {
+		const { result } = outcomeOf(NO3_CARD, looked({ kind: 'on', index: 2 }));
+		expect(result).toMatchObject({ kind: 'interval', best: 8 });
+		expect(boundsOf(result).lower).toBeCloseTo(Math.sqrt(24) * (1 - 0.02 / Math.sqrt(3)), 6);
+	});
+	it('has no sample volume in it for pH', () => {
+		expect(outcomeOf(PH_CARD, looked({ kind: 'between', index: 3 })).result).toMatchObject({
+			lower: 8,
+			upper: 8.2,
+			uCommon: 0
+		});
+	});
+	it('is rounded, or left as an interval, by the school that the keeper follows', () => {
+		const at = { kind: 'nearer_upper', index: 2 } as const;
+		const best = (between: StepReading['between']) => {
+			const { result } = outcomeOf(NO3_CARD, looked(at, { between }));
+			return result.kind === 'interval' ? result.best : undefined;
+		};
+		expect(best('nearer-step')).toBe(15);
+		expect(best('interval')).toBeNull();
+		expect(best('interpolate')).toBeCloseTo(Math.sqrt(Math.sqrt(120) * 15), 6);
+	});
+	it('is a bound beyond the ends, also thinned', () => {
+		expect(outcomeOf(NO3_CARD, looked({ kind: 'above' })).result).toMatchObject({ kind: 'bound', limit: 60 });
+		const dilution = { sampleMl: 1.2, diluentMl: 4.8, diluentHolds: 0 };
+		expect(outcomeOf(NO2_CARD, looked({ kind: 'above' }, { dilution })).result).toMatchObject({
+			kind: 'bound',
+			sense: '>',
+			limit: 12.5
+		});
+		expect(faultOf(NO3_CARD, looked({ kind: 'below' }))).toBe('no-such-step');
+		expect(outcomeOf(PH_CARD_LOW, looked({ kind: 'below' })).result).toMatchObject({
+			sense: '<',
+			limit: 5.2
+		});
+	});
+	it('thinned tenfold is ten times as much and at least as unsure', () => {
+		const at = { kind: 'on', index: 4 } as const;
+		const dilution = { sampleMl: 0.9, diluentMl: 8.1, diluentHolds: 0 };
+		const plain = outcomeOf(NO3_LADDER, looked(at));
+		const thinned = outcomeOf(NO3_LADDER, looked(at, { dilution }));
+		expect(pointOf(thinned.result)!.value).toBeCloseTo(10 * pointOf(plain.result)!.value, 9);
+		expect(thinned.components.map((c) => c.source)).toContain('dilution');
+		expect(faultOf(NO3_LADDER, looked(at, { dilution: { ...dilution, sampleMl: 0 } }))).toBe('beyond-scale');
+		expect(faultOf(NO3_LADDER, looked(at, { dilution: { ...dilution, diluentMl: -1 } }))).toBe('below-zero');
+	});
+});
 
 describe('a place among colour steps', () => {
 	it('holds the value of the step that it was matched to', () => {

@@ -39,3 +39,5 @@ export {
 	type TestResult,
 	type ValueResult
 } from './test-result.ts';
+export { faultOnScale } from './check-number.ts';
+export { marksAround } from './marks-around.ts';

@@ -9,39 +9,26 @@ import {
 	CA_SYRINGE,
 	GH_DROPS,
 	HARDNESS_DROPS,
-	K_FILTER,
 	K_QUICK,
-	MG_SYRINGE,
-	NO2_CARD,
-	NO3_CARD,
-	NO3_LADDER,
-	PH_CARD,
-	PH_CARD_LOW,
 	PO4_METER,
 	resultPerUnit,
 	SALINITY_FLOAT,
 	SALINITY_GLASS,
 	SALINITY_METER,
-	SHIPPED_METHODS,
 	statedMethodFor,
 	THERMOMETER,
 	titrationsOf,
 	type Method
 } from '../method/index.ts';
-import { seededRandom } from '../numeric/index.ts';
-import { CALM_READER, readBy } from '../tank/index.ts';
-import { simulate } from '../uncertainty/index.ts';
 import {
 	boundsOf,
 	derive,
-	formOf,
+	marksAround,
 	otherScale,
-	pointOf,
 	standardUncertaintyOf,
 	volumeOf,
 	type DropReading,
 	type RawReading,
-	type StepReading,
 	type SyringeReading
 } from './index.ts';
 
@@ -270,67 +257,6 @@ describe('a difference', () => {
 	});
 });
 
-describe('a colour against steps', () => {
-	const step = (at: StepReading['at'], change: Partial<StepReading> = {}): StepReading => ({
-		form: 'step',
-		portion: 'full',
-		at,
-		between: 'interpolate',
-		blank: false,
-		...change
-	});
-	it('is an interval with the step it matched', () => {
-		const { result } = outcomeOf(NO3_CARD, step({ kind: 'on', index: 2 }));
-		expect(result).toMatchObject({ kind: 'interval', best: 8 });
-		expect(boundsOf(result).lower).toBeCloseTo(Math.sqrt(24) * (1 - 0.02 / Math.sqrt(3)), 6);
-	});
-	it('has no sample volume in it for pH', () => {
-		expect(outcomeOf(PH_CARD, step({ kind: 'between', index: 3 })).result).toMatchObject({
-			lower: 8,
-			upper: 8.2,
-			uCommon: 0
-		});
-	});
-	it('is rounded, or left as an interval, by the school that the keeper follows', () => {
-		const at = { kind: 'nearer_upper', index: 2 } as const;
-		const best = (between: StepReading['between']) => {
-			const { result } = outcomeOf(NO3_CARD, step(at, { between }));
-			return result.kind === 'interval' ? result.best : undefined;
-		};
-		expect(best('nearer-step')).toBe(15);
-		expect(best('interval')).toBeNull();
-		expect(best('interpolate')).toBeCloseTo(Math.sqrt(Math.sqrt(120) * 15), 6);
-	});
-	it('is a bound beyond the ends, also thinned', () => {
-		expect(outcomeOf(NO3_CARD, step({ kind: 'above' })).result).toMatchObject({ kind: 'bound', limit: 60 });
-		const dilution = { sampleMl: 1.2, diluentMl: 4.8, diluentHolds: 0 };
-		expect(outcomeOf(NO2_CARD, step({ kind: 'above' }, { dilution })).result).toMatchObject({
-			kind: 'bound',
-			sense: '>',
-			limit: 12.5
-		});
-		expect(faultOf(NO3_CARD, step({ kind: 'below' }))).toBe('no-such-step');
-		expect(outcomeOf(PH_CARD_LOW, step({ kind: 'below' })).result).toMatchObject({ sense: '<', limit: 5.2 });
-	});
-	it('thinned tenfold is ten times as much and at least as unsure', () => {
-		const at = { kind: 'on', index: 4 } as const;
-		const dilution = { sampleMl: 0.9, diluentMl: 8.1, diluentHolds: 0 };
-		const plain = outcomeOf(NO3_LADDER, step(at));
-		const thinned = outcomeOf(NO3_LADDER, step(at, { dilution }));
-		expect(pointOf(thinned.result)!.value).toBeCloseTo(10 * pointOf(plain.result)!.value, 9);
-		expect(thinned.components.map((c) => c.source)).toContain('dilution');
-		expect(faultOf(NO3_LADDER, step(at, { dilution: { ...dilution, sampleMl: 0 } }))).toBe('beyond-scale');
-		expect(faultOf(NO3_LADDER, step(at, { dilution: { ...dilution, diluentMl: -1 } }))).toBe('below-zero');
-	});
-	it('seen by two people spans what both said', () => {
-		const both = step({ kind: 'on', index: 2 }, { second: { kind: 'on', index: 3 } });
-		const alone = outcomeOf(NO3_CARD, step({ kind: 'on', index: 2 })).result;
-		const { result } = outcomeOf(NO3_CARD, both);
-		expect(boundsOf(result).lower).toBe(boundsOf(alone).lower);
-		expect(boundsOf(result).upper!).toBeGreaterThan(boundsOf(alone).upper!);
-	});
-});
-
 describe('a display, a line, a thermometer', () => {
 	const display = (shown: number | 'over' | 'under'): RawReading => ({
 		form: 'display',
@@ -401,64 +327,17 @@ describe('a value from elsewhere', () => {
 	});
 });
 
-describe('the stated interval', () => {
-	const kits = [ALK_SYRINGE, ALK_DROPS, CA_SYRINGE, CA_DROPS, MG_SYRINGE, K_FILTER, K_QUICK, CA_MG_PAIR];
-	const levels = { alkalinity: 8, calcium: 430, magnesium: 1320, potassium: 395 };
-	it.each(kits.map((m) => [m.code, m] as const))(
-		'holds the truth as often as it says, over simulated titrations: %s',
-		(_code, method) => {
-			const random = seededRandom(20_11);
-			const runs = 2000;
-			let held = 0;
-			for (let i = 0; i < runs; i++) {
-				const scale = 0.9 + 0.2 * random();
-				const truth = Object.fromEntries(Object.entries(levels).map(([k, v]) => [k, v * scale]));
-				// Titrant and sample, and for drops their size, each evenly within its tolerance.
-				const drop = method.titration.meter.kind === 'drops' ? (random() - 0.5) * 0.06 : 0;
-				const kitBias = (random() - 0.5) * 0.02 + (random() - 0.5) * 0.02 + drop;
-				const endPointSdDrops = method.titration.meter.kind === 'drops' ? 0.5 : 1;
-				const reading = readBy(random, method, truth, { endPointSdDrops, kitBias, colourSdSteps: 0 });
-				const { lower, upper } = boundsOf(outcomeOf(method, reading).result);
-				const held1 = truth[method.titration.parameter]!;
-				if (lower <= held1 && held1 <= upper!) held++;
-			}
-			// k = 2 claims 95.4 %; the binomial standard error over 2000 runs is 0.5 %.
-			expect(held / runs).toBeGreaterThan(0.935);
-			// The simulated precipitant is exact, the budget allows for one that is not.
-			expect(held / runs).toBeLessThan(method.titration.worth.by === 'excess' ? 1 : 0.985);
-		}
-	);
-	it('agrees with a simulation of the same inputs, for every kit', () => {
-		const random = seededRandom(7);
-		const water = {
-			...levels,
-			nitrate: 9,
-			phosphate: 0.09,
-			ammonia: 0.4,
-			nitrite: 0.4,
-			ph: 8.1,
-			salinity: 34.6,
-			temperature: 25,
-			hardness: 9
-		};
-		for (const method of SHIPPED_METHODS) {
-			if (method.kind === 'stated') continue;
-			const reading = readBy(
-				random,
-				method,
-				method === PH_CARD_LOW ? { ...water, ph: 6.2 } : water,
-				CALM_READER
-			);
-			expect(reading.form).toBe(formOf(method));
-			for (const { result, model } of derive(method, reading).ok ? [outcomeOf(method, reading)] : []) {
-				if (result.kind === 'bound' || !model) continue;
-				const simulated = simulate(model, 11, 40_000);
-				const u = standardUncertaintyOf(result);
-				expect(simulated.sd / u, method.code).toBeGreaterThan(0.96);
-				expect(simulated.sd / u, method.code).toBeLessThan(1.04);
-				const { value } = pointOf(result)!;
-				expect(Math.abs(simulated.mean - value) / u, method.code).toBeLessThan(0.35);
-			}
-		}
+describe('a position on a scale', () => {
+	it('is one mark, or the two that it stands between', () => {
+		const graduation = fc.constantFrom(0.001, 0.01, 0.02, 0.1, 0.25, 0.5, 1, 2);
+		fc.assert(
+			fc.property(graduation, fc.integer({ min: 0, max: 2000 }), (g, halves) => {
+				const at = (halves * g) / 2;
+				const [lower, upper] = marksAround(at, g);
+				expect((lower + upper) / 2).toBeCloseTo(at, 9);
+				expect(upper - lower).toBeCloseTo(halves % 2 === 0 ? 0 : g, 9);
+				expect(Math.abs(lower / g - Math.round(lower / g))).toBeLessThan(1e-6);
+			})
+		);
 	});
 });

@@ -8,6 +8,7 @@ export type FaultCode =
 	| 'below-zero'
 	| 'finer-than-scale'
 	| 'start-below-end'
+	| 'no-drops'
 	| 'no-fill'
 	| 'too-many-fills'
 	| 'range-reversed'

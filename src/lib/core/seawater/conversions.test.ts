@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { salinityOfSpecificGravity, specificGravity } from '../density/index.ts';
 import { convert, convertSpan } from '../quantity/index.ts';
 import {
+	atReferenceSalinity,
 	conductivityOfSalinity,
 	freeAmmoniaShare,
 	normalisingFactor,
@@ -37,6 +38,16 @@ describe('salinity in its forms', () => {
 		);
 		expect(normalisingFactor(35, 25)).toBe(1);
 		expect(() => normalisingFactor(19, 25)).toThrow(RangeError);
+	});
+	it('carries the salinity’s uncertainty into the ion, and tells nothing where proportions do not hold', () => {
+		const calcium = { value: 400, uRandom: 6, uCommon: 0 };
+		const at = (value: number, u: number) => atReferenceSalinity(calcium, { value, uRandom: u, uCommon: 0 });
+		expect(at(35, 0)).toEqual({ value: 400, u: 6 });
+		// 1 % of salinity is 1 % of 400 mg/L beside the 6.
+		expect(at(35, 0.35)!.u).toBeCloseTo(Math.hypot(6, 4), 10);
+		expect(at(32.5, 0)!.value).toBeCloseTo(400 * 1.078914, 3);
+		expect(at(15, 0.1)).toBeNull();
+		expect(at(Number.NaN, 0.1)).toBeNull();
 	});
 });
 

@@ -11,8 +11,7 @@ export {
 	referenceIon,
 	referenceAlkalinity,
 	normalisingFactor,
-	NORMALISED_FROM,
-	NORMALISED_TO,
+	atReferenceSalinity,
 	type MajorIon
 } from './reference.ts';
 export { pkAmmonium, freeAmmoniaShare, totalFromNbs, U_PK_AMMONIUM } from './acidity.ts';

@@ -45,8 +45,11 @@ export function referenceAlkalinity(salinity: number, temperatureC: number): num
 }
 
 /** Where constant proportions hold well enough to normalise. */
-export const NORMALISED_FROM = 20;
-export const NORMALISED_TO = 42;
+const NORMALISED_FROM = 20;
+const NORMALISED_TO = 42;
+
+/** Concentrations per litre are stated at this temperature, °C. */
+const STATED_AT_C = 25;
 
 /**
  * Factor from a concentration as read to the same water brought to S = 35: (35/S)·ρ(35, t)/ρ(S, t). Its relative
@@ -64,4 +67,31 @@ export function normalisingFactor(salinity: number, temperatureC: number): numbe
 		(REFERENCE_SALINITY / salinity) *
 		(densityOf(REFERENCE_SALINITY, temperatureC) / densityOf(salinity, temperatureC))
 	);
+}
+
+/** A number with the two parts of its standard uncertainty, in its own unit. */
+interface Uncertain {
+	readonly value: number;
+	readonly uRandom: number;
+	readonly uCommon: number;
+}
+
+/**
+ * A major ion as it would be at S = 35, at 25 °C; the relative uncertainty of the salinity comes along.
+ *
+ * @param ion per litre, any unit
+ * @param salinity practical salinity of the same water
+ * @returns null where the salinity is outside 20 to 42, where proportions no longer hold
+ */
+export function atReferenceSalinity(
+	ion: Uncertain,
+	salinity: Uncertain
+): { readonly value: number; readonly u: number } | null {
+	if (!(salinity.value >= NORMALISED_FROM && salinity.value <= NORMALISED_TO)) return null;
+	const factor = normalisingFactor(salinity.value, STATED_AT_C);
+	const relative = Math.hypot(salinity.uRandom, salinity.uCommon) / salinity.value;
+	return {
+		value: factor * ion.value,
+		u: factor * Math.hypot(ion.uRandom, ion.uCommon, ion.value * relative)
+	};
 }

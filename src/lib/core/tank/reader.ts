@@ -11,7 +11,7 @@ import {
 	type Titration
 } from '../method/index.ts';
 import { convert, PARAMETERS } from '../quantity/index.ts';
-import type { RawReading, SyringeMarks } from '../reading/index.ts';
+import { marksAround, type RawReading, type SyringeMarks } from '../reading/index.ts';
 import { specificGravity } from '../density/index.ts';
 import type { Levels } from './levels.ts';
 
@@ -180,10 +180,7 @@ export function readBy(
 			const { waterC, referenceC, graduation } = method.scale;
 			const exact = specificGravity(levels.salinity ?? 0, waterC, referenceC);
 			const seen = normalDeviate(random, exact, graduation / 5);
-			const half = roundTo(seen, graduation / 2);
-			const onMark = Math.abs(half / graduation - Math.round(half / graduation)) < 1e-6;
-			const lower = onMark ? half : roundTo(half - graduation / 2, graduation);
-			const upper = onMark ? half : roundTo(half + graduation / 2, graduation);
+			const [lower, upper] = marksAround(roundTo(seen, graduation / 2), graduation);
 			return {
 				form: 'line',
 				portion,

@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { and, desc, eq } from 'drizzle-orm';
+import { and, desc, eq, inArray } from 'drizzle-orm';
 import { methodOfStored, type Method } from '$lib/core/method';
 import type { Instant } from '$lib/core/time';
 import { methodVersion, site, siteMethod } from '../db/schema/index.ts';
@@ -49,6 +49,19 @@ export async function adoptedMethod(
 		and(eq(siteMethod.siteId, scope.siteId), eq(methodVersion.code, code), eq(methodVersion.version, version))
 	);
 	return rows[0] ? adoptedOf(rows[0]) : null;
+}
+
+/** Versions that the site took in, by their ids. */
+export async function adoptedByIds(
+	db: Reader,
+	scope: SiteScope,
+	siteMethodIds: readonly string[]
+): Promise<Map<string, AdoptedMethod>> {
+	if (siteMethodIds.length === 0) return new Map();
+	const rows = await adopted(db).where(
+		and(eq(siteMethod.siteId, scope.siteId), inArray(siteMethod.id, [...siteMethodIds]))
+	);
+	return new Map(rows.map((row) => [row.siteMethodId, adoptedOf(row)]));
 }
 
 /** Every version of one method that the site took in, newest first. */

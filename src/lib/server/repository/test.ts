@@ -1,15 +1,9 @@
-import { and, desc, eq, exists, gte, inArray, lt } from 'drizzle-orm';
+import { and, desc, eq, exists, inArray, lt, max } from 'drizzle-orm';
 import { alias } from 'drizzle-orm/mysql-core';
 import type { BenchEntry, Deviation } from '$lib/core/bench';
 import { methodOfStored, type Method } from '$lib/core/method';
 import type { ParameterId } from '$lib/core/quantity';
-import {
-	boundsOf,
-	FORM_VERSION,
-	type RawReading,
-	type ReadingForm,
-	type TestResult
-} from '$lib/core/reading';
+import { FORM_VERSION, type RawReading, type ReadingForm, type TestResult } from '$lib/core/reading';
 import type { Instant } from '$lib/core/time';
 import {
 	membership,
@@ -23,97 +17,11 @@ import {
 	water
 } from '../db/schema/index.ts';
 import type { Reader } from './database.ts';
+import { adoptedByIds } from './method.ts';
+import { resultsOf } from './result.ts';
 import type { SiteScope } from './scope.ts';
 
 const newer = alias(rawReading, 'newer');
-
-const resultColumns = {
-	parameter: result.parameter,
-	unit: result.unit,
-	kind: result.kind,
-	value: result.value,
-	lower: result.lower,
-	upper: result.upper,
-	uRandom: result.uRandom,
-	uCommon: result.uCommon
-};
-
-type ResultRow = Pick<typeof result.$inferSelect, keyof typeof resultColumns>;
-
-/** The row's shape is checked by the database, so the numbers that its kind needs are there. */
-function resultOf(row: ResultRow): TestResult {
-	const measured = { parameter: row.parameter, unit: row.unit };
-	switch (row.kind) {
-		case 'value':
-			return { ...measured, kind: 'value', value: row.value!, uRandom: row.uRandom!, uCommon: row.uCommon! };
-		case 'interval':
-			return {
-				...measured,
-				kind: 'interval',
-				lower: row.lower!,
-				upper: row.upper!,
-				best: row.value,
-				uRandom: row.uRandom ?? 0,
-				uCommon: row.uCommon ?? 0
-			};
-		case 'bound':
-			// A lower bound stores its one end; "less than" stores the other.
-			return row.lower === null
-				? { ...measured, kind: 'bound', sense: '<', limit: row.upper! }
-				: { ...measured, kind: 'bound', sense: '>', limit: row.lower };
-	}
-}
-
-function rowOf(value: TestResult) {
-	const bounds = boundsOf(value);
-	return {
-		parameter: value.parameter,
-		unit: value.unit,
-		kind: value.kind,
-		value: value.kind === 'value' ? value.value : value.kind === 'interval' ? value.best : null,
-		lower: value.kind === 'bound' && value.sense === '<' ? null : bounds.lower,
-		upper: bounds.upper,
-		uRandom: value.kind === 'bound' ? null : value.uRandom,
-		uCommon: value.kind === 'bound' ? null : value.uCommon
-	};
-}
-
-export interface DatedResult {
-	readonly runId: string;
-	readonly at: Instant;
-	readonly methodCode: string;
-	readonly result: TestResult;
-}
-
-/** Current results of one water since a time, in the order in which the samples were drawn. */
-export async function resultsSince(
-	db: Reader,
-	scope: SiteScope,
-	waterId: string,
-	since: Instant
-): Promise<DatedResult[]> {
-	const rows = await db
-		.select({ ...resultColumns, runId: testRun.id, at: sample.drawnAt, methodCode: methodVersion.code })
-		.from(sample)
-		.innerJoin(testRun, and(eq(testRun.siteId, sample.siteId), eq(testRun.sampleId, sample.id)))
-		.innerJoin(
-			result,
-			and(eq(result.siteId, testRun.siteId), eq(result.runId, testRun.id), eq(result.current, 1))
-		)
-		.innerJoin(
-			siteMethod,
-			and(eq(siteMethod.siteId, testRun.siteId), eq(siteMethod.id, testRun.siteMethodId))
-		)
-		.innerJoin(methodVersion, eq(methodVersion.id, siteMethod.methodVersionId))
-		.where(and(eq(sample.siteId, scope.siteId), eq(sample.waterId, waterId), gte(sample.drawnAt, since)))
-		.orderBy(sample.drawnAt);
-	return rows.map((row) => ({
-		runId: row.runId,
-		at: row.at,
-		methodCode: row.methodCode,
-		result: resultOf(row)
-	}));
-}
 
 export interface LoggedReading {
 	readonly readingId: string;
@@ -124,8 +32,10 @@ export interface LoggedReading {
 	readonly at: Instant;
 	readonly offsetMinutes: number;
 	readonly by: string;
-	readonly siteMethodId: string;
+	/** The version that it was read by. */
 	readonly method: Method;
+	/** The version that its results came from: that one, until they were derived again by a newer. */
+	readonly derivedBy: { readonly method: Method; readonly siteMethodId: string | null };
 	readonly reading: RawReading;
 	/** One for each parameter that the run told; the current ones, or the last before it was corrected. */
 	readonly results: readonly TestResult[];
@@ -147,7 +57,6 @@ function readings(db: Reader) {
 			at: sample.drawnAt,
 			offsetMinutes: sample.offsetMinutes,
 			by: person.displayName,
-			siteMethodId: siteMethod.id,
 			definition: methodVersion.definition,
 			form: rawReading.form,
 			reading: rawReading.reading,
@@ -175,40 +84,21 @@ function readings(db: Reader) {
 
 type ReadingRow = Awaited<ReturnType<typeof readings>>[number];
 
-/** Results of many readings at once: of each parameter the current one, else the one derived last. */
-async function resultsOf(
-	db: Reader,
-	scope: SiteScope,
-	readingIds: readonly string[]
-): Promise<Map<string, TestResult[]>> {
-	const found = new Map<string, TestResult[]>();
-	for (let i = 0; i < readingIds.length; i += 1000) {
-		const rows = await db
-			.select({ ...resultColumns, readingId: result.readingId })
-			.from(result)
-			.where(and(eq(result.siteId, scope.siteId), inArray(result.readingId, readingIds.slice(i, i + 1000))))
-			.orderBy(desc(result.current), desc(result.derivedAt), result.id);
-		for (const row of rows) {
-			const known = found.get(row.readingId) ?? [];
-			if (!known.some((r) => r.parameter === row.parameter)) known.push(resultOf(row));
-			found.set(row.readingId, known);
-		}
-	}
-	return found;
-}
-
 async function logged(db: Reader, scope: SiteScope, rows: readonly ReadingRow[]): Promise<LoggedReading[]> {
 	const results = await resultsOf(
 		db,
 		scope,
 		rows.map((r) => r.readingId)
 	);
+	const ids = new Set([...results.values()].flatMap((r) => r.siteMethodId ?? []));
+	const versions = await adoptedByIds(db, scope, [...ids]);
 	return rows.map(({ definition, form, reading, ...rest }) => {
 		const method = methodOfStored(definition);
-		const own = results.get(rest.readingId) ?? [];
+		const { results: own, siteMethodId } = results.get(rest.readingId) ?? { results: [], siteMethodId: null };
 		return {
 			...rest,
 			method,
+			derivedBy: { siteMethodId, method: versions.get(siteMethodId ?? '')?.method ?? method },
 			// The form stands in its own column; the first readings did not repeat it inside.
 			reading: { ...reading, form: form as ReadingForm } as RawReading,
 			results: [...own].sort((a) => (a.parameter === method.parameter ? -1 : 1))
@@ -290,7 +180,7 @@ export async function lastUseOf(
 	waterId: string
 ): Promise<Map<string, Instant>> {
 	const rows = await db
-		.select({ code: methodVersion.code, at: sample.drawnAt })
+		.select({ code: methodVersion.code, at: max(sample.drawnAt) })
 		.from(sample)
 		.innerJoin(testRun, and(eq(testRun.siteId, sample.siteId), eq(testRun.sampleId, sample.id)))
 		.innerJoin(
@@ -299,8 +189,8 @@ export async function lastUseOf(
 		)
 		.innerJoin(methodVersion, eq(methodVersion.id, siteMethod.methodVersionId))
 		.where(and(eq(sample.siteId, scope.siteId), eq(sample.waterId, waterId)))
-		.orderBy(sample.drawnAt);
-	return new Map(rows.map((r) => [r.code, r.at]));
+		.groupBy(methodVersion.code);
+	return new Map(rows.flatMap((r) => (r.at === null ? [] : [[r.code, r.at] as const])));
 }
 
 export interface NewRun {
@@ -389,32 +279,4 @@ export async function addReading(db: Reader, scope: SiteScope, row: NewReading):
 		formVersion: FORM_VERSION[row.reading.form],
 		readBy: scope.membershipId
 	});
-}
-
-export interface NewResult {
-	readonly id: string;
-	readonly runId: string;
-	readonly readingId: string;
-	readonly derivationVersion: number;
-	/** The method version it was derived by, where that is not the run's own. */
-	readonly siteMethodId: string | null;
-	readonly species: string;
-	readonly result: TestResult;
-	readonly derivedAt: Instant;
-}
-
-/** Makes derived results the run's current ones; those before them stay, no longer current. */
-export async function setCurrentResults(
-	db: Reader,
-	scope: SiteScope,
-	runId: string,
-	rows: readonly NewResult[]
-): Promise<void> {
-	await db
-		.update(result)
-		.set({ current: null })
-		.where(and(eq(result.siteId, scope.siteId), eq(result.runId, runId), eq(result.current, 1)));
-	for (const { result: derived, ...row } of rows) {
-		await db.insert(result).values({ ...row, siteId: scope.siteId, ...rowOf(derived), current: 1 });
-	}
 }

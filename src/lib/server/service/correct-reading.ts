@@ -2,7 +2,8 @@ import type { CorrectReading } from '$lib/contract/test-run';
 import { derive, type TestResult } from '$lib/core/reading';
 import { fail, ok, type Result } from '$lib/core/result';
 import type { SiteScope } from '../repository/scope.ts';
-import { addReading, readingById, setCurrentResults } from '../repository/test.ts';
+import { setCurrentResults } from '../repository/result.ts';
+import { addReading, readingById } from '../repository/test.ts';
 import type { Deps } from './deps.ts';
 import { newResults } from './new-results.ts';
 import { contentHash, once } from './once.ts';
@@ -18,7 +19,9 @@ export async function correctReading(
 		if (!old) return fail('unknown-item', 'supersedes');
 		if (old.replacedBecause !== null) return fail('already-corrected', 'supersedes');
 		if (contentHash(old.reading) === contentHash(command.reading)) return fail('unchanged', 'reading');
-		const derived = derive(old.method, command.reading);
+		// What was derived again by a newer version stays with it.
+		const { method, siteMethodId } = old.derivedBy;
+		const derived = derive(method, command.reading);
 		if (!derived.ok) return derived;
 		const now = deps.clock.now();
 		await addReading(tx, scope, {
@@ -32,7 +35,7 @@ export async function correctReading(
 		});
 		const { outcomes } = derived.value;
 		const of = { id: old.runId, readingId: command.id };
-		await setCurrentResults(tx, scope, old.runId, newResults(deps, of, old.method, outcomes, null));
+		await setCurrentResults(tx, scope, old.runId, newResults(deps, of, method, outcomes, siteMethodId));
 		return ok({ readingId: command.id, results: outcomes.map((o) => o.result) });
 	});
 }

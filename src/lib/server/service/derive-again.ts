@@ -1,26 +1,15 @@
 import { isDeepStrictEqual } from 'node:util';
-import type { DeriveAgain } from '$lib/contract/method';
+import type { DeriveAgain, Move } from '$lib/contract/method';
 import { derive, type TestResult } from '$lib/core/reading';
 import { fail, ok, type Result } from '$lib/core/result';
-import type { Instant } from '$lib/core/time';
 import type { Reader } from '../repository/database.ts';
 import { versionsOf } from '../repository/method.ts';
 import type { SiteScope } from '../repository/scope.ts';
-import { readingsByMethod, setCurrentResults, type LoggedReading } from '../repository/test.ts';
+import { setCurrentResults } from '../repository/result.ts';
+import { readingsByMethod, type LoggedReading } from '../repository/test.ts';
 import type { Deps } from './deps.ts';
 import { newResults } from './new-results.ts';
 import { once } from './once.ts';
-
-/** How one result would move. */
-export interface Move {
-	readonly readingId: string;
-	readonly at: Instant;
-	readonly water: string;
-	readonly version: number;
-	readonly before: readonly TestResult[];
-	/** Null where the newest version cannot read it, and why. */
-	readonly after: readonly TestResult[] | null;
-}
 
 interface Planned {
 	readonly moves: readonly Move[];

@@ -1,7 +1,7 @@
 import type { Method } from '$lib/core/method';
 import { DERIVATION_VERSION, type Outcome } from '$lib/core/reading';
 import { PARAMETERS } from '$lib/core/quantity';
-import type { NewResult } from '../repository/test.ts';
+import type { NewResult } from '../repository/result.ts';
 import type { Deps } from './deps.ts';
 
 /** Rows for what was derived from one reading. @param siteMethodId of the version, where it is not the run's own */

@@ -3,14 +3,14 @@ import { parametersOf } from '$lib/core/method';
 import { PARAMETER_IDS, type ParameterId } from '$lib/core/quantity';
 import { pointOf } from '$lib/core/reading';
 import { addDays } from '$lib/core/time';
-import { robustLine, type Estimate } from '$lib/core/trend';
 import { eventsSince } from '../repository/event.ts';
 import { adoptedMethods } from '../repository/method.ts';
 import type { SiteScope } from '../repository/scope.ts';
-import { lastUseOf, resultsSince, type DatedResult } from '../repository/test.ts';
+import { resultsSince, type DatedResult } from '../repository/result.ts';
+import { lastUseOf } from '../repository/test.ts';
 import { targetsOf, type Water } from '../repository/water.ts';
 import type { Deps } from './deps.ts';
-import { bandAt, historyOf, plainBand } from './water-history.ts';
+import { bandAt, estimator, plainBand } from './water-history.ts';
 
 const LOOK_BACK_DAYS = 60;
 
@@ -40,14 +40,7 @@ export async function readBench(deps: Deps, scope: SiteScope, water: Water): Pro
 		targetsOf(deps.db, scope, water.id),
 		lastUseOf(deps.db, scope, water.id)
 	]);
-	const estimates = new Map<ParameterId, Estimate | null>();
-	const estimateOf = (parameter: ParameterId) => {
-		if (!estimates.has(parameter)) {
-			const history = historyOf(parameter, results, events, water.netVolumeL, now);
-			estimates.set(parameter, robustLine(history, now));
-		}
-		return estimates.get(parameter) ?? null;
-	};
+	const estimateOf = estimator(results, events, water.netVolumeL, now);
 	const contextOf = (parameter: ParameterId): BenchContext => {
 		const estimate = estimateOf(parameter);
 		const enough = estimate !== null && estimate.basedOn >= LEAST_FOR_EXPECTATION;

@@ -1,21 +1,19 @@
 import type { EstimateToday, ParameterToday, TodayAnswer } from '$lib/contract/today';
 import { judge } from '$lib/core/judgement';
 import { PARAMETER_IDS, PARAMETERS, type ParameterId } from '$lib/core/quantity';
-import { NORMALISED_FROM, NORMALISED_TO, normalisingFactor } from '$lib/core/seawater';
+import { atReferenceSalinity } from '$lib/core/seawater';
 import { addDays, type Instant } from '$lib/core/time';
-import { daysUntilOutside, robustLine, type Estimate } from '$lib/core/trend';
+import { daysUntilOutside, type Estimate } from '$lib/core/trend';
 import { eventsSince } from '../repository/event.ts';
 import type { SiteScope } from '../repository/scope.ts';
-import { resultsSince } from '../repository/test.ts';
+import { resultsSince } from '../repository/result.ts';
 import { targetsOf, type DatedBand, type Water } from '../repository/water.ts';
 import type { Deps } from './deps.ts';
-import { bandAt, historyOf, plainBand } from './water-history.ts';
+import { bandAt, estimator, isLine, plainBand } from './water-history.ts';
 
 /** Today looks back this far for a last reading; the estimate takes what it needs of it. */
 const LOOK_BACK_DAYS = 120;
 const TAIL_DAYS = 7;
-/** Concentrations per litre are stated at this temperature. */
-const STATED_AT_C = 25;
 
 function estimateToday(estimate: Estimate, band: DatedBand | null, now: Instant): EstimateToday {
 	const present = estimate.at(now);
@@ -31,7 +29,6 @@ function estimateToday(estimate: Estimate, band: DatedBand | null, now: Instant)
 	};
 }
 
-/** A major ion as it would be at S = 35; the uncertainty of the salinity comes along. */
 function atS35(
 	parameter: ParameterId,
 	estimate: Estimate | null,
@@ -40,15 +37,8 @@ function atS35(
 ): ParameterToday['atS35'] {
 	if (!PARAMETERS[parameter].followsSalinity || !estimate || !salinity) return null;
 	const s = salinity.at(now);
-	if (s.value < NORMALISED_FROM || s.value > NORMALISED_TO) return null;
-	const { value, uRandom, uCommon } = estimate.at(now);
-	const factor = normalisingFactor(s.value, STATED_AT_C);
-	const relative = Math.hypot(s.uRandom, s.uCommon) / s.value;
-	return {
-		value: value * factor,
-		u: factor * Math.hypot(uRandom, uCommon, value * relative),
-		salinity: s.value
-	};
+	const brought = atReferenceSalinity(estimate.at(now), s);
+	return brought && { ...brought, salinity: s.value };
 }
 
 /** Where each tested parameter of a water stands; those never tested are named apart. */
@@ -60,9 +50,7 @@ export async function readToday(deps: Deps, scope: SiteScope, water: Water): Pro
 		eventsSince(deps.db, scope, water.id, since),
 		targetsOf(deps.db, scope, water.id)
 	]);
-	const estimateOf = (parameter: ParameterId) =>
-		robustLine(historyOf(parameter, results, events, water.netVolumeL, now), now);
-	const salinity = estimateOf('salinity');
+	const estimateOf = estimator(results, events, water.netVolumeL, now);
 	const rows: ParameterToday[] = [];
 	const untested: ParameterId[] = [];
 	for (const parameter of PARAMETER_IDS) {
@@ -73,14 +61,13 @@ export async function readToday(deps: Deps, scope: SiteScope, water: Water): Pro
 			continue;
 		}
 		const line = estimateOf(parameter);
-		// One reading of what nobody doses says nothing about the days since.
-		const estimate = line && (line.basedOn > 1 || PARAMETERS[parameter].dosed) ? line : null;
+		const estimate = isLine(parameter, line) ? line : null;
 		rows.push({
 			parameter,
 			band,
 			estimate: estimate && estimateToday(estimate, band, now),
 			last: { at: last.at, result: last.result },
-			atS35: atS35(parameter, estimate, salinity, now)
+			atS35: atS35(parameter, estimate, estimateOf('salinity'), now)
 		});
 	}
 	return { rows, untested };

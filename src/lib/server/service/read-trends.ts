@@ -1,13 +1,13 @@
 import { TREND_SPANS, type LinePoint, type TrendRow, type TrendSpan } from '$lib/contract/trends';
-import { PARAMETER_IDS, PARAMETERS } from '$lib/core/quantity';
+import { PARAMETER_IDS } from '$lib/core/quantity';
 import { addDays, daysBetween, instant, type Instant } from '$lib/core/time';
-import { robustLine, type Estimate } from '$lib/core/trend';
+import type { Estimate } from '$lib/core/trend';
 import { eventsSince, type StoredEvent } from '../repository/event.ts';
 import type { SiteScope } from '../repository/scope.ts';
-import { resultsSince } from '../repository/test.ts';
+import { resultsSince } from '../repository/result.ts';
 import { targetsOf, type Water } from '../repository/water.ts';
 import type { Deps } from './deps.ts';
-import { bandAt, historyOf } from './water-history.ts';
+import { bandAt, estimator, isLine } from './water-history.ts';
 
 const FORECAST_DAYS = 7;
 /** The estimate needs readings and regimes from before the span begins. */
@@ -45,9 +45,10 @@ export async function readTrends(
 		targetsOf(deps.db, scope, water.id)
 	]);
 	const to = addDays(now, FORECAST_DAYS);
+	const estimateOf = estimator(results, events, water.netVolumeL, now);
 	const rows = PARAMETER_IDS.flatMap((parameter): TrendRow[] => {
-		const through = robustLine(historyOf(parameter, results, events, water.netVolumeL, now), now);
-		const estimate = through && (through.basedOn > 1 || PARAMETERS[parameter].dosed) ? through : null;
+		const through = estimateOf(parameter);
+		const estimate = isLine(parameter, through) ? through : null;
 		const readings = results
 			.filter((r) => r.result.parameter === parameter && r.at >= since)
 			.map(({ at, result }) => ({ at, result }));

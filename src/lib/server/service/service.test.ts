@@ -138,8 +138,8 @@ describe('the log as a file', () => {
 		offsetMinutes: 60,
 		by,
 		method: ALK_SYRINGE,
+		derivedBy: { method: ALK_SYRINGE, siteMethodId: null },
 		sampleId: 'sample',
-		siteMethodId: 'method',
 		reading: { form: 'syringe', portion: 'full', readAs: 'left', fills: [], sure: true },
 		results: [
 			{

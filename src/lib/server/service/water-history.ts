@@ -1,11 +1,11 @@
 import { inputsOf } from '$lib/core/balance';
 import type { Band } from '$lib/core/judgement';
-import type { ParameterId } from '$lib/core/quantity';
+import { PARAMETERS, type ParameterId } from '$lib/core/quantity';
 import { addDays, type Instant } from '$lib/core/time';
 import { pointOf } from '$lib/core/reading';
-import type { History, MeasuredPoint } from '$lib/core/trend';
+import { robustLine, type Estimate, type History, type MeasuredPoint } from '$lib/core/trend';
 import type { StoredEvent } from '../repository/event.ts';
-import type { DatedResult } from '../repository/test.ts';
+import type { DatedResult } from '../repository/result.ts';
 import type { DatedBand } from '../repository/water.ts';
 import { balanceEvents } from './water-events.ts';
 
@@ -36,6 +36,27 @@ export function historyOf(
 				? []
 				: inputsOf(balanceEvents(events, netVolumeL), parameter, netVolumeL, addDays(now, HORIZON_DAYS))
 	};
+}
+
+/** Estimates a water's parameters from what was read and done, each once, when it is first asked for. */
+export function estimator(
+	results: readonly DatedResult[],
+	events: readonly StoredEvent[],
+	netVolumeL: number | null,
+	now: Instant
+): (parameter: ParameterId) => Estimate | null {
+	const known = new Map<ParameterId, Estimate | null>();
+	return (parameter) => {
+		if (!known.has(parameter)) {
+			known.set(parameter, robustLine(historyOf(parameter, results, events, netVolumeL, now), now));
+		}
+		return known.get(parameter) ?? null;
+	};
+}
+
+/** One reading of what nobody doses says nothing about the days since: there is no line to show. */
+export function isLine(parameter: ParameterId, estimate: Estimate | null): estimate is Estimate {
+	return estimate !== null && (estimate.basedOn > 1 || PARAMETERS[parameter].dosed);
 }
 
 /** The band in force at a time; null when none was set, or when it was taken away. */

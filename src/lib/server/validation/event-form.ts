@@ -8,7 +8,7 @@ import {
 import { convert, PARAMETER_IDS, PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
 import { fail, type Result } from '$lib/core/result';
 import { instantOfLocal, offsetMinutes } from '$lib/core/time';
-import { typedNumber, typedText } from './form.ts';
+import { numberIn, typedText } from './form.ts';
 import { validate } from './validator.ts';
 
 export interface FormContext {
@@ -27,7 +27,7 @@ function perParameter<T>(
 	make: (parameter: ParameterId, value: number) => T
 ): T[] {
 	return PARAMETER_IDS.flatMap((parameter) => {
-		const value = typedNumber(form.get(`${prefix}.${parameter}`));
+		const value = numberIn(form.get(`${prefix}.${parameter}`));
 		return value === null ? [] : [make(parameter, value)];
 	});
 }
@@ -41,18 +41,18 @@ function detailsOf(kind: EventKind, form: FormData, units: FormContext['units'])
 		}));
 	switch (kind) {
 		case 'dose':
-			return { supplement, amountMl: typedNumber(form.get('details.amountMl')), strength: strength() };
+			return { supplement, amountMl: numberIn(form.get('details.amountMl')), strength: strength() };
 		case 'recurring-dose':
 			return {
 				supplement,
-				amountMlPerDay: typedNumber(form.get('details.amountMlPerDay')),
+				amountMlPerDay: numberIn(form.get('details.amountMlPerDay')),
 				strength: strength()
 			};
 		case 'recurring-dose-missed':
-			return { supplement, days: typedNumber(form.get('details.days')) };
+			return { supplement, days: numberIn(form.get('details.days')) };
 		case 'water-change':
 			return {
-				volumeL: typedNumber(form.get('details.volumeL')),
+				volumeL: numberIn(form.get('details.volumeL')),
 				batch: typedText(form.get('details.batch')),
 				newWater: perParameter(form, 'details.newWater', (parameter, value) => ({
 					parameter,
@@ -64,7 +64,7 @@ function detailsOf(kind: EventKind, form: FormData, units: FormContext['units'])
 			return {
 				batch: typedText(form.get('details.batch')),
 				saltLot: typedText(form.get('details.saltLot')),
-				volumeL: typedNumber(form.get('details.volumeL'))
+				volumeL: numberIn(form.get('details.volumeL'))
 			};
 		default:
 			return {};

@@ -1,15 +1,8 @@
-const MOST_LETTERS = 40;
+import { typedNumber } from '$lib/core/numeric';
 
-/**
- * A number as a person types it: a point or a comma before the decimals, spaces around it. Empty is null;
- * anything else that is no plain number is NaN, which every schema refuses.
- */
-export function typedNumber(text: FormDataEntryValue | null): number | null {
-	if (typeof text !== 'string' || text.trim() === '') return null;
-	// No number that a person reads off anything is longer; a pasted book would keep the expression busy.
-	if (text.length > MOST_LETTERS) return Number.NaN;
-	const plain = text.trim().replace(',', '.');
-	return /^[+-]?(\d+\.?\d*|\.\d+)$/.test(plain) ? Number(plain) : Number.NaN;
+/** A number in a field; null where it is empty or was not sent, NaN, which every schema refuses, where it is none. */
+export function numberIn(text: FormDataEntryValue | null): number | null {
+	return typeof text === 'string' ? typedNumber(text) : null;
 }
 
 export function typedText(text: FormDataEntryValue | null): string {

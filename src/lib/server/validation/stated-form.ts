@@ -4,7 +4,7 @@ import { isParameterId } from '$lib/core/quantity';
 import { fail, type Result } from '$lib/core/result';
 import { offsetMinutes, type Instant } from '$lib/core/time';
 import { typedInstant } from './event-form.ts';
-import { typedNumber, typedText } from './form.ts';
+import { numberIn, typedText } from './form.ts';
 import { checkTestRun } from './reading.ts';
 
 /** Turns the form for a value from elsewhere, such as a laboratory's, into a run of the method that says so. */
@@ -20,10 +20,10 @@ export function statedRunOfForm(
 	if (!isParameterId(parameter)) return fail('invalid-field', 'parameter', { reason: 'is not a parameter' });
 	const at = typedInstant(typedText(form.get('happenedAt')), context.timeZone);
 	if (Number.isNaN(at)) return fail('invalid-field', 'happenedAt', { reason: 'must be a date and a time' });
-	const value = typedNumber(form.get('value'));
+	const value = numberIn(form.get('value'));
 	const sense = typedText(form.get('sense'));
 	if (value === null || Number.isNaN(value)) return fail('not-a-number', 'value');
-	const expandedU = typedNumber(form.get('expandedU'));
+	const expandedU = numberIn(form.get('expandedU'));
 	if (Number.isNaN(expandedU)) return fail('not-a-number', 'expandedU');
 	const source = typedText(form.get('source'));
 	if (source === '')

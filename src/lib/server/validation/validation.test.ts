@@ -5,7 +5,7 @@ import { readPreferences } from '$lib/contract/preferences';
 import { SaveTestRun } from '$lib/contract/test-run';
 import type { SyringeReading } from '$lib/core/reading';
 import { eventOfForm, typedInstant, type FormContext } from './event-form';
-import { entered, typedNumber, typedText } from './form';
+import { entered, numberIn, typedText } from './form';
 import { correctionOfForm } from './reading-form';
 import { validate } from './validator';
 
@@ -24,29 +24,16 @@ const formOf = (fields: Record<string, string>) => {
 const faultOf = (outcome: { ok: boolean; fault?: { field?: string; code: string } }) =>
 	outcome.ok ? null : [outcome.fault?.code, outcome.fault?.field];
 
-describe('a number as a person types it', () => {
-	it.each([
-		['12.5', 12.5],
-		[' 12,5 ', 12.5],
-		['.5', 0.5],
-		['-3', -3],
-		['+7.', 7],
-		['', null],
-		['   ', null],
-		[null, null]
-	])('%j is %j', (text, value) => expect(typedNumber(text)).toBe(value));
-	it.each(['lots', '1e9', 'NaN', 'Infinity', '0x10', '1.2.3', '12 5', '--1'])('%j is none', (text) => {
-		expect(typedNumber(text)).toBeNaN();
+describe('a field of a form', () => {
+	it('holds a number, nothing, or what is refused', () => {
+		expect([numberIn(' 12,5 '), numberIn('  '), numberIn(null), numberIn('lots')]).toEqual([
+			12.5,
+			null,
+			null,
+			Number.NaN
+		]);
 	});
-	it('is never anything but a finite number, nothing, or refused', () => {
-		fc.assert(
-			fc.property(fc.string(), (text) => {
-				const value = typedNumber(text);
-				expect(value === null || Number.isNaN(value) || Number.isFinite(value)).toBe(true);
-			})
-		);
-	});
-	it('and words are trimmed, files are not words', () => {
+	it('has its words trimmed, files are not words', () => {
 		expect(typedText('  a b ')).toBe('a b');
 		expect(typedText(new File(['x'], 'x.txt'))).toBe('');
 		const form = formOf({ note: 'x' });

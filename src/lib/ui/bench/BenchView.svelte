@@ -45,6 +45,7 @@
 	let saved = $state.raw<{
 		readonly method: Method;
 		readonly sampleId: string;
+		readonly drawnAt: Instant;
 		readonly choice: StartChoice;
 		readonly all: readonly (readonly TestResult[])[];
 	} | null>(null);
@@ -86,7 +87,6 @@
 			log: [],
 			reading: { ...emptyReading(method, habits), dilution: choice.dilution },
 			keptHow: choice.keptHow,
-			sampleTemperatureC: null,
 			earlier: repeat?.earlier ?? [],
 			note: '',
 			readAt: null
@@ -104,8 +104,8 @@
 	}
 	function repeatSaved(): void {
 		if (saved) {
-			const { method, choice, sampleId, all } = saved;
-			begin(method, choice, { sampleId, drawnAt: clock.now(), earlier: all });
+			const { method, choice, sampleId, drawnAt, all } = saved;
+			begin(method, choice, { sampleId, drawnAt, earlier: all });
 		}
 	}
 	function giveUp(): void {
@@ -147,6 +147,7 @@
 			saved = {
 				method,
 				sampleId: draft.sampleId,
+				drawnAt: draft.drawnAt,
 				choice: choiceOf(),
 				all: [...draft.earlier, answer.value.results]
 			};

@@ -15,8 +15,8 @@
 	import { measure } from './measure';
 	import ReadFrame from './ReadFrame.svelte';
 	import SubtractField from './SubtractField.svelte';
-	import Swatch from './Swatch.svelte';
 	import { toggleLook } from './toggle';
+	import TurningColours from './TurningColours.svelte';
 
 	interface Props {
 		desk: BenchDesk;
@@ -36,17 +36,19 @@
 	const titration = $derived(titrationsOf(method)[0]!);
 	const step = $derived(desk.progress!.step!);
 	const marks = $derived(draft.reading.titrations[0]!);
+	const counted = $derived(marks.least ?? 0);
 	let fault = $state<Fault | null>(null);
 
 	function add(drops: number): void {
-		const least = Math.min(MAX_DROPS, marks.least + drops);
+		const least = Math.min(MAX_DROPS, counted + drops);
 		desk.readTitration(0, { least, most: marks.most === null ? null : Math.max(marks.most, least) });
 		fault = null;
 		chime(660);
 	}
 	function undo(): void {
-		const least = Math.max(0, marks.least - 1);
-		desk.readTitration(0, { least, bad: Math.min(marks.bad, least) });
+		// The only drop taken back: nothing was counted, which is not the same as none being needed.
+		if (counted <= 1) desk.readTitration(0, { least: null, most: null, bad: 0 });
+		else desk.readTitration(0, { least: counted - 1, bad: Math.min(marks.bad, counted - 1) });
 	}
 	function markBad(): void {
 		desk.readTitration(0, { bad: marks.bad + 1 });
@@ -65,14 +67,12 @@
 	}
 
 	const reading = $derived(readingOf(method, draft.portion, draft.reading));
-	const live = $derived(reading && marks.least > 0 ? measure(method, reading, contexts) : null);
+	const live = $derived(reading && measure(method, reading, contexts));
 	function turned(): void {
-		if (!reading) fault = { code: 'invalid-field', field: 'subtract', details: { reason: 'is missing' } };
-		else {
-			const { fault: wrong } = measure(method, reading, contexts);
-			if (wrong) fault = wrong;
-			else ondone();
-		}
+		if (marks.least === null) fault = { code: 'no-drops' };
+		else if (!live) fault = { code: 'invalid-field', field: 'subtract', details: { reason: 'is missing' } };
+		else if (live.fault) fault = live.fault;
+		else ondone();
 	}
 	/** Any key counts, so that a foot pedal or an elbow does when both hands are full. */
 	function key(event: KeyboardEvent): void {
@@ -101,24 +101,19 @@
 	{ongiveup}
 	more="A half or lost drop is pressed as a drop and then marked bad: it counts as anything from nothing to a drop. If the colour falls back after a while, the first turn counts."
 >
-	{#snippet head()}
-		<p class="mt-2 flex justify-between gap-x-2 gap-y-3 sm:mt-5 sm:justify-start sm:gap-x-8">
-			<Swatch colour={titration.colours.start} label="from" />
-			<Swatch colour={titration.colours.passing} label="nearly" />
-			<Swatch colour={titration.colours.end} label="stop at" />
-		</p>
-	{/snippet}
+	{#snippet head()}<TurningColours colours={titration.colours} />{/snippet}
 	{#snippet controls()}
 		<div class="mt-4 flex flex-wrap items-center gap-3">
 			<button
 				type="button"
 				class={toggleLook(marks.most !== null)}
 				aria-pressed={marks.most !== null}
-				onclick={() => desk.readTitration(0, { most: marks.most === null ? marks.least + 1 : null })}
+				onclick={() =>
+					desk.readTitration(0, marks.most === null ? { least: counted, most: counted + 1 } : { most: null })}
 				>Somewhere between</button
 			>
 			{#if marks.most !== null}
-				<span class="figures text-lg">{marks.least} to {marks.most} drops</span>
+				<span class="figures text-lg">{counted} to {marks.most} drops</span>
 				<button
 					type="button"
 					class={toggleLook(false)}
@@ -130,7 +125,7 @@
 					type="button"
 					class={toggleLook(false)}
 					aria-label="One drop less at the upper end"
-					onclick={() => desk.readTitration(0, { most: Math.max(marks.least + 1, (marks.most ?? 0) - 1) })}
+					onclick={() => desk.readTitration(0, { most: Math.max(counted + 1, (marks.most ?? 0) - 1) })}
 					>−</button
 				>
 			{/if}
@@ -142,7 +137,11 @@
 				value={draft.reading.subtract}
 				{timeZone}
 				{now}
-				onchange={(subtract) => desk.read({ subtract })}
+				onchange={(subtract) => {
+					desk.read({ subtract });
+					fault = null;
+				}}
+				onfault={(f) => (fault = f)}
 			/>
 		{/if}
 	{/snippet}

@@ -21,6 +21,7 @@
 	/** Where pH was not read: from a usual evening to the most that is plausible, on the kit's buffers. */
 	const UNKNOWN_PH = { lower: 8, upper: 8.6 };
 	let found = $state.raw<SimulatedInterval | null>(null);
+	let failed = $state(false);
 	const stop = new AbortController();
 	onDestroy(() => stop.abort());
 
@@ -55,7 +56,9 @@
 			.then((interval) => {
 				if (current) found = interval;
 			})
-			.catch(() => undefined);
+			.catch((error: Error) => {
+				if (error.name !== 'AbortError') failed = true;
+			});
 		return () => (current = false);
 	});
 	const two = (x: number) => plain(Number(x.toPrecision(2)));
@@ -72,5 +75,10 @@
 			>
 		{/if}
 		<span class="text-muted">It rises steeply with pH: keep pH from rising while there is ammonia.</span>
+	</p>
+{:else if failed}
+	<p class="mt-3 max-w-[36rem] font-semibold text-warn">
+		This browser could not reckon how much of it is un-ionised, the form that harms. At pH 8 and more any
+		ammonia found is too much.
 	</p>
 {/if}

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { typedNumber } from '$lib/core/numeric';
 	import type { Fault } from '$lib/core/result';
 
 	interface Props {
@@ -14,13 +15,12 @@
 	let { label, unit, value, size = 'small', help = '', onset, onclear, onfault }: Props = $props();
 	const id = $props.id();
 
-	/** A number as a person types it, with a point or a comma; what is refused gives way to what stands. */
+	/** What is refused gives way to what stands. */
 	function enter(event: Event & { currentTarget: HTMLInputElement }): void {
-		const typed = event.currentTarget.value;
-		const text = (typed.length > 40 ? '?' : typed).trim().replace(',', '.').replace('−', '-');
-		if (text === '' && onclear) onclear();
-		else if (/^-?(\d+\.?\d*|\.\d+)$/.test(text)) onset(Number(text));
-		else onfault({ code: 'not-a-number' });
+		const typed = typedNumber(event.currentTarget.value);
+		if (typed === null && onclear) onclear();
+		else if (typed === null || Number.isNaN(typed)) onfault({ code: 'not-a-number' });
+		else onset(typed);
 		event.currentTarget.value = value;
 	}
 </script>

@@ -3,7 +3,7 @@
 	import { repeatWouldTell, type Band, type Verdict } from '$lib/core/judgement';
 	import { PARAMETERS, UNITS, type UnitId } from '$lib/core/quantity';
 	import { pointOf, type TestResult } from '$lib/core/reading';
-	import { NORMALISED_FROM, NORMALISED_TO, normalisingFactor } from '$lib/core/seawater';
+	import { atReferenceSalinity } from '$lib/core/seawater';
 	import { headlineOf, inUnit, resultInUnit } from '$lib/format/quantity';
 	import { boundSentence, expectationSentence, isWarning, verdictSentence } from '$lib/format/verdict';
 	import { together } from './repeats';
@@ -23,23 +23,17 @@
 	}
 	let { result, verdict, unit, named, band, salinity, earlier, quiet }: Props = $props();
 
-	/** Concentrations per litre are stated at this temperature. */
-	const STATED_AT_C = 25;
-
 	const head = $derived(headlineOf(result, unit));
 	const definition = $derived(PARAMETERS[result.parameter]);
 	const point = $derived(pointOf(result));
-	const repeats = $derived(together(result, earlier, result.parameter));
+	const repeats = $derived(together(result, earlier));
 	const helps = $derived(
 		point !== null && repeats === null && repeatWouldTell(point.value, point.uRandom, point.uCommon, band)
 	);
 	const atS35 = $derived.by(() => {
-		if (!point || !salinity || !definition.followsSalinity) return null;
-		if (salinity.value < NORMALISED_FROM || salinity.value > NORMALISED_TO) return null;
-		const factor = normalisingFactor(salinity.value, STATED_AT_C);
-		const relative = Math.hypot(salinity.uRandom, salinity.uCommon) / salinity.value;
-		const u = factor * Math.hypot(point.uRandom, point.uCommon, point.value * relative);
-		return inUnit(result.parameter, point.value * factor, u, unit);
+		const brought =
+			point && salinity && definition.followsSalinity ? atReferenceSalinity(point, salinity) : null;
+		return brought && inUnit(result.parameter, brought.value, brought.u, unit);
 	});
 </script>
 

@@ -3,6 +3,7 @@
 	import type { ScaleMethod, ThermometerMethod } from '$lib/core/method';
 	import { roundTo } from '$lib/core/numeric';
 	import { PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
+	import { faultOnScale, marksAround } from '$lib/core/reading';
 	import type { Fault } from '$lib/core/result';
 	import { fixed, plain } from '$lib/format/number';
 	import ScaleLine from '$lib/ui/instrument/ScaleLine.svelte';
@@ -45,24 +46,15 @@
 	);
 	/** On a mark both ends are the mark; between two they are the marks beside it. */
 	function set(at: number): void {
-		const half = scale.graduation / 2;
-		const divisions = at / scale.graduation;
-		const onMark = Math.abs(divisions - Math.round(divisions)) < 1e-6;
-		between = !onMark;
-		desk.read(
-			onMark
-				? { lower: roundTo(at, half), upper: roundTo(at, half) }
-				: { lower: roundTo(at - half, half), upper: roundTo(at + half, half) }
-		);
+		const [lower, upper] = marksAround(at, scale.graduation);
+		between = lower !== upper;
+		desk.read({ lower, upper });
 		fault = null;
 	}
 	function typed(at: number): void {
-		const halves = (2 * at) / scale.graduation;
-		if (at < scale.from || at > scale.to) {
-			fault = { code: 'beyond-scale', details: { least: scale.from, most: scale.to, unit: '' } };
-		} else if (Math.abs(halves - Math.round(halves)) > 1e-6) {
-			fault = { code: 'finer-than-marks', details: { finest: scale.graduation / 2, unit: '' } };
-		} else set(at);
+		const { from: least, to: most, graduation } = scale;
+		fault = faultOnScale(at, 'lower', { least, most, finest: graduation / 2, unit: '' });
+		if (!fault) set(at);
 	}
 	function toggleBetween(): void {
 		between = !between;

@@ -10,11 +10,11 @@
 	import Action from '$lib/ui/shared/Action.svelte';
 	import Fault from '$lib/ui/shared/Fault.svelte';
 	import HelpTopics from '$lib/ui/shared/HelpTopics.svelte';
+	import Reckoning from '$lib/ui/shared/Reckoning.svelte';
 	import type { BenchDesk } from '$lib/ui/shared/BenchDesk.svelte';
 	import FreeAmmonia from './FreeAmmonia.svelte';
 	import type { Measurement } from './measure';
 	import OneResult from './OneResult.svelte';
-	import Reckoning from './Reckoning.svelte';
 
 	interface Props {
 		desk: BenchDesk;

@@ -1,10 +1,13 @@
 <script lang="ts">
 	import { untrack } from 'svelte';
 	import type { KnownBefore } from '$lib/contract/bench';
-	import type { DifferenceReading } from '$lib/core/reading';
+	import { PARAMETERS } from '$lib/core/quantity';
+	import { faultOnScale, type DifferenceReading } from '$lib/core/reading';
+	import type { Fault } from '$lib/core/result';
 	import type { Instant } from '$lib/core/time';
 	import { ago } from '$lib/format/date';
 	import { inUnit } from '$lib/format/quantity';
+	import NumberField from './NumberField.svelte';
 
 	interface Props {
 		/** The last calcium of this water. */
@@ -12,13 +15,14 @@
 		value: DifferenceReading['subtract'] | null;
 		timeZone: string;
 		now: Instant;
-		onchange: (subtract: DifferenceReading['subtract'] | null) => void;
+		onchange: (subtract: DifferenceReading['subtract']) => void;
+		onfault: (fault: Fault) => void;
 	}
-	let { calcium, value, timeZone, now, onchange }: Props = $props();
-	const id = $props.id();
+	let { calcium, value, timeZone, now, onchange, onfault }: Props = $props();
 
 	/** A typed calcium without a test behind it is taken to be known to 3 % (a common kit's width). */
 	const TYPED_RELATIVE_U = 0.03;
+	const [, MOST_MG_PER_L] = PARAMETERS.calcium.conceivable;
 
 	const known = $derived(
 		calcium && inUnit('calcium', calcium.value, Math.hypot(calcium.uRandom, calcium.uCommon), 'mg-per-l')
@@ -28,13 +32,10 @@
 		const { value: mgPerL, uRandom, uCommon, runId } = calcium;
 		onchange({ value: mgPerL, uRandom, uCommon, runId });
 	}
-	function type(text: string): void {
-		const typed = Number(text.replace(',', '.'));
-		if (text.trim() === '' || !(typed >= 0 && typed <= 1500)) {
-			onchange(null);
-			return;
-		}
-		onchange({ value: typed, uRandom: typed * TYPED_RELATIVE_U, uCommon: 0, runId: null });
+	function type(mgPerL: number): void {
+		const fault = faultOnScale(mgPerL, 'subtract', { least: 0, most: MOST_MG_PER_L, unit: 'mg/L' });
+		if (fault) onfault(fault);
+		else onchange({ value: mgPerL, uRandom: mgPerL * TYPED_RELATIVE_U, uCommon: 0, runId: null });
 	}
 	untrack(() => {
 		if (!value && calcium) takeKnown();
@@ -51,18 +52,12 @@
 			>
 		</p>
 	{/if}
-	<p class="mt-1 flex flex-wrap items-baseline gap-x-2">
-		<label for={id} class="small text-muted">{known ? 'or another value' : 'read of the same water'}</label>
-		<input
-			{id}
-			type="text"
-			inputmode="decimal"
-			autocomplete="off"
-			value={value ? String(Math.round(value.value)) : ''}
-			onchange={(e) => type(e.currentTarget.value)}
-			class="figures w-24 border-0 border-b-2 border-line-strong bg-transparent px-0 py-1 text-xl font-bold"
-		/>
-		<span>mg/L</span>
-	</p>
+	<NumberField
+		label={known ? 'or another value' : 'read of the same water'}
+		unit="mg/L"
+		value={value ? String(Math.round(value.value)) : ''}
+		onset={type}
+		{onfault}
+	/>
 	{#if !value}<p class="small mt-1 text-muted">Test calcium first, or type what it is.</p>{/if}
 </fieldset>

@@ -2,7 +2,7 @@
 	import type { BenchOffer } from '$lib/contract/bench';
 	import { parametersOf, sampleOf, titrationsOf, type Meter } from '$lib/core/method';
 	import { PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
-	import { derive, MAX_FILLS, otherScale, volumeOf, type ScaleReading } from '$lib/core/reading';
+	import { marksAround, MAX_FILLS, otherScale, volumeOf, type ScaleReading } from '$lib/core/reading';
 	import { roundTo } from '$lib/core/numeric';
 	import type { Fault } from '$lib/core/result';
 	import { millilitres, plain } from '$lib/format/number';
@@ -11,10 +11,10 @@
 	import { marksOf, readingOf } from '$lib/ui/shared/reading-draft';
 	import EndPointHabit from './EndPointHabit.svelte';
 	import LiveResult from './LiveResult.svelte';
-	import { judged, measure, type Measurement } from './measure';
+	import { measure, type Measurement } from './measure';
 	import ReadFrame from './ReadFrame.svelte';
-	import Swatch from './Swatch.svelte';
 	import { toggleLook } from './toggle';
+	import TurningColours from './TurningColours.svelte';
 	import VolumeField from './VolumeField.svelte';
 
 	interface Props {
@@ -60,11 +60,8 @@
 	}
 	/** A position of the plunger as a reading: one mark, or the two that it stands between. */
 	function around(ml: number): ScaleReading {
-		const half = syringe.graduationMl / 2;
-		const onMark = Math.abs(ml / syringe.graduationMl - Math.round(ml / syringe.graduationMl)) < 1e-6;
-		return onMark
-			? { lowerMl: ml, upperMl: ml }
-			: { lowerMl: roundTo(ml - half, half), upperMl: roundTo(ml + half, half) };
+		const [lowerMl, upperMl] = marksAround(ml, syringe.graduationMl);
+		return { lowerMl, upperMl };
 	}
 	function fromPlunger(leftMl: number): void {
 		const end = around(leftMl);
@@ -116,22 +113,12 @@
 		const whole = readingOf(method, draft.portion, draft.reading);
 		if (whole) return measure(method, whole, contexts);
 		if (method.kind !== 'paired-titration') return null;
-		const alone = derive(
+		const { endPoint, dilution } = draft.reading;
+		return measure(
 			{ ...method, kind: 'syringe-titration', parameter: titration.parameter, titration },
-			{ form: 'syringe', portion: draft.portion, ...own, endPoint: draft.reading.endPoint }
+			{ form: 'syringe', portion: draft.portion, ...own, endPoint, ...(dilution ? { dilution } : {}) },
+			contexts
 		);
-		const reading = { form: 'syringe' as const, portion: draft.portion, ...own };
-		return alone.ok
-			? {
-					reading,
-					outcomes: alone.value.outcomes.map((outcome) => ({
-						outcome,
-						verdict: judged(outcome.result, contexts[outcome.result.parameter])
-					})),
-					fault: null,
-					slips: null
-				}
-			: { reading, outcomes: [], fault: alone.fault, slips: null };
 	});
 	const allUsed = $derived.by(() => {
 		const own = marksOf(marks);
@@ -155,16 +142,7 @@
 	{ongiveup}
 	more="If the colour falls back after a while, the first turn counts. If you ran past it, say so in the note and test again."
 >
-	{#snippet head()}
-		<p class="mt-2 flex justify-between gap-x-2 gap-y-3 sm:mt-5 sm:justify-start sm:gap-x-8">
-			<Swatch colour={titration.colours.start} label="from" />
-			<Swatch colour={titration.colours.passing} label="nearly" />
-			<Swatch colour={titration.colours.end} label="stop at" />
-		</p>
-		<p class="small mt-2 hidden text-muted sm:block">
-			The swatches only help to find the place. Judge the vial itself, against white, in daylight.
-		</p>
-	{/snippet}
+	{#snippet head()}<TurningColours colours={titration.colours} />{/snippet}
 	{#snippet controls()}
 		<div class="mt-4 flex flex-wrap gap-3">
 			{#if marks.fills.length < MAX_FILLS}

@@ -115,8 +115,7 @@ describe('repeats of one sample', () => {
 	const of = (now: number, ...before: number[]) =>
 		together(
 			value(now),
-			before.map((x) => [value(x)]),
-			'alkalinity'
+			before.map((x) => [value(x)])
 		);
 	it('combine to their mean, narrower in the random part only', () => {
 		expect(of(8.2)).toBeNull();

@@ -12,7 +12,7 @@ import {
 } from '$lib/core/reading';
 import type { Fault } from '$lib/core/result';
 
-export interface JudgedOutcome {
+interface JudgedOutcome {
 	readonly outcome: Outcome;
 	readonly verdict: Verdict | null;
 }
@@ -26,7 +26,7 @@ export interface Measurement {
 }
 
 /** Judges one result; a bound has nothing to be judged by yet. */
-export function judged(result: TestResult, context: BenchContext | undefined): Verdict | null {
+function judged(result: TestResult, context: BenchContext | undefined): Verdict | null {
 	const point = pointOf(result);
 	if (!point) return null;
 	const expected = context?.expected ?? null;

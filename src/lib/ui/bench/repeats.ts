@@ -1,5 +1,4 @@
 import { agreedValue, outlierAmong, repeatRange, replicates } from '$lib/core/comparison';
-import type { ParameterId } from '$lib/core/quantity';
 import type { TestResult, ValueResult } from '$lib/core/reading';
 
 /** What several tests of one sample say together. */
@@ -19,14 +18,10 @@ const MOST_JUDGED = 4;
  * Combines the value of this test with those of the same sample before it. Two or three repeats say little of their
  * own spread, so the budget's random part stands for it.
  */
-export function together(
-	result: TestResult,
-	earlier: readonly (readonly TestResult[])[],
-	parameter: ParameterId
-): Together | null {
+export function together(result: TestResult, earlier: readonly (readonly TestResult[])[]): Together | null {
 	if (result.kind !== 'value' || !(result.uRandom > 0)) return null;
 	const before = earlier.flatMap((run) =>
-		run.flatMap((r) => (r.parameter === parameter && r.kind === 'value' ? [r.value] : []))
+		run.flatMap((r) => (r.parameter === result.parameter && r.kind === 'value' ? [r.value] : []))
 	);
 	if (before.length === 0) return null;
 	const values = [...before, result.value];

@@ -27,6 +27,31 @@
 	const choosable = PARAMETER_IDS.filter((p) => PARAMETERS[p].units.length > 1);
 </script>
 
+{#snippet school<K extends string>(
+	legend: string,
+	name: 'endPoint' | 'between',
+	options: readonly K[],
+	names: Readonly<Record<K, string>>,
+	does: Readonly<Record<K, string>>
+)}
+	<fieldset>
+		<legend class="text-xl font-semibold">{legend}</legend>
+		{#each options as option (option)}
+			<label class="flex min-h-12 cursor-pointer items-start gap-3 border-t py-3">
+				<input
+					type="radio"
+					{name}
+					value={option}
+					checked={preferences[name] === option}
+					class="mt-1 h-5 w-5 accent-[var(--ink)]"
+				/>
+				<span><strong>{names[option]}</strong><span class="small block text-muted">{does[option]}</span></span
+				>
+			</label>
+		{/each}
+	</fieldset>
+{/snippet}
+
 <main class="page max-w-[48rem]!">
 	<h1 class="text-3xl">Units and habits</h1>
 	<p class="mt-1 max-w-[40rem] text-muted">
@@ -35,44 +60,8 @@
 	</p>
 	<form method="post" action="/preferences" class="mt-6 space-y-8">
 		<input type="hidden" name="back" value={path} />
-		<fieldset>
-			<legend class="text-xl font-semibold">I stop a titration at</legend>
-			{#each END_POINTS as option (option)}
-				<label class="flex min-h-12 cursor-pointer items-start gap-3 border-t py-3">
-					<input
-						type="radio"
-						name="endPoint"
-						value={option}
-						checked={preferences.endPoint === option}
-						class="mt-1 h-5 w-5 accent-[var(--ink)]"
-					/>
-					<span
-						><strong>{END_POINT_NAMES[option]}</strong><span class="small block text-muted"
-							>{END_POINT_DOES[option]}</span
-						></span
-					>
-				</label>
-			{/each}
-		</fieldset>
-		<fieldset>
-			<legend class="text-xl font-semibold">A colour between two steps</legend>
-			{#each BETWEEN_SCHOOLS as option (option)}
-				<label class="flex min-h-12 cursor-pointer items-start gap-3 border-t py-3">
-					<input
-						type="radio"
-						name="between"
-						value={option}
-						checked={preferences.between === option}
-						class="mt-1 h-5 w-5 accent-[var(--ink)]"
-					/>
-					<span
-						><strong>{BETWEEN_NAMES[option]}</strong><span class="small block text-muted"
-							>{BETWEEN_DOES[option]}</span
-						></span
-					>
-				</label>
-			{/each}
-		</fieldset>
+		{@render school('I stop a titration at', 'endPoint', END_POINTS, END_POINT_NAMES, END_POINT_DOES)}
+		{@render school('A colour between two steps', 'between', BETWEEN_SCHOOLS, BETWEEN_NAMES, BETWEEN_DOES)}
 		<fieldset>
 			<legend class="text-xl font-semibold">Units</legend>
 			<div class="mt-3 grid gap-4 sm:grid-cols-2">

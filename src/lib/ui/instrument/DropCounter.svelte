@@ -1,6 +1,7 @@
 <script lang="ts">
 	interface Props {
-		count: number;
+		/** Null until something was counted or typed. */
+		count: number | null;
 		/** Of the count, drops that were half or lost. */
 		bad: number;
 		onadd: (drops: number) => void;
@@ -10,12 +11,14 @@
 	}
 	let { count, bad, onadd, onundo, onbad, ontotal }: Props = $props();
 	const id = $props.id();
+	const fallen = $derived(count ?? 0);
+	const typed = $derived(count === null ? '' : String(count));
 </script>
 
 <div>
 	<button type="button" class="surface" onclick={() => onadd(1)}>
-		<span class="figures count">{count}</span>
-		<span class="text-xl">{count === 1 ? 'drop' : 'drops'}</span>
+		<span class="figures count">{fallen}</span>
+		<span class="text-xl">{fallen === 1 ? 'drop' : 'drops'}</span>
 		<svg class="drop" viewBox="0 0 24 30" aria-hidden="true"
 			><path
 				d="M12 1.5 C15.5 9 22 13.5 22 20 A10 9.3 0 0 1 2 20 C2 13.5 8.5 9 12 1.5Z"
@@ -28,10 +31,10 @@
 			>Press anywhere here, or any key, for every drop that falls</span
 		>
 	</button>
-	<p class="visually-hidden" aria-live="assertive">{count}</p>
+	<p class="visually-hidden" aria-live="assertive">{typed}</p>
 	<div class="mt-3 grid grid-cols-3 gap-3">
-		<button type="button" class="side" disabled={count === 0} onclick={onundo}>Undo</button>
-		<button type="button" class="side" disabled={count === 0 || bad >= count} onclick={onbad}
+		<button type="button" class="side" disabled={count === null} onclick={onundo}>Undo</button>
+		<button type="button" class="side" disabled={bad >= fallen} onclick={onbad}
 			>Bad drop{bad > 0 ? `: ${bad}` : ''}</button
 		>
 		<button type="button" class="side figures" onclick={() => onadd(5)}>+5</button>
@@ -43,10 +46,11 @@
 			type="text"
 			inputmode="numeric"
 			autocomplete="off"
-			value={count}
+			value={typed}
+			placeholder="–"
 			onchange={(e) => {
 				ontotal(e.currentTarget.value);
-				e.currentTarget.value = String(count);
+				e.currentTarget.value = typed;
 			}}
 			class="figures w-24 border-0 border-b-2 border-line-strong bg-transparent px-0 py-1 text-2xl font-bold"
 		/>

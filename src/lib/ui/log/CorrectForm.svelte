@@ -14,6 +14,7 @@
 	import Choice from '$lib/ui/shared/Choice.svelte';
 	import Fault from '$lib/ui/shared/Fault.svelte';
 	import Field from '$lib/ui/shared/Field.svelte';
+	import Reckoning from '$lib/ui/shared/Reckoning.svelte';
 
 	interface Props {
 		id: string;
@@ -21,6 +22,8 @@
 		logged: {
 			readonly at: Instant;
 			readonly method: Method;
+			/** What its results came from, where that is a newer version. */
+			readonly derivedBy: { readonly method: Method };
 			readonly reading: RawReading;
 			readonly results: readonly TestResult[];
 			readonly replacedBecause: string | null;
@@ -47,12 +50,16 @@
 		all.map((r) => resultInUnit(r, units[r.parameter])).join('; ');
 	const corrected = $derived(
 		derive(
-			method,
+			logged.derivedBy.method,
 			correctedReading(logged.reading, (name) => entered[name] ?? '')
 		)
 	);
 	/** What the reading would be worth as it now stands. */
 	const would = $derived(corrected.ok ? results(corrected.value.outcomes.map((o) => o.result)) : null);
+
+	/** What stands, reckoned again from what was read. */
+	const standing = $derived(derive(logged.derivedBy.method, logged.reading));
+	const outcomes = $derived(standing.ok ? standing.value.outcomes : []);
 
 	function set(name: string, value: string): void {
 		entered = { ...entered, [name]: value };
@@ -147,4 +154,17 @@
 			</div>
 		</form>
 	{/if}
+
+	<div id="reckoning" class="mt-12 border-t pt-6">
+		{#each outcomes as outcome, which (outcome.result.parameter)}
+			<Reckoning
+				method={logged.derivedBy.method}
+				reading={logged.reading}
+				{outcome}
+				{which}
+				unit={units[outcome.result.parameter]}
+				named={outcomes.length > 1}
+			/>
+		{/each}
+	</div>
 </main>

@@ -172,13 +172,15 @@
 								>
 							</div>
 							{#if entry.type === 'reading' && !struck}
-								<a
-									class="link small col-start-2 flex min-h-8 items-start sm:col-start-4"
-									href="{base}/log/{entry.readingId}"
-									>Correct<span class="visually-hidden">
-										{PARAMETERS[entry.method.parameter].name} of {clockTime(entry.at, timeZone)}</span
-									></a
-								>
+								{@const of = `${PARAMETERS[entry.method.parameter].name} of ${clockTime(entry.at, timeZone)}`}
+								<span class="small col-start-2 flex gap-x-4 sm:col-start-4">
+									<a class="link flex min-h-8 items-start" href="{base}/log/{entry.readingId}#reckoning"
+										>Why<span class="visually-hidden"> {of}</span></a
+									>
+									<a class="link flex min-h-8 items-start" href="{base}/log/{entry.readingId}"
+										>Correct<span class="visually-hidden"> {of}</span></a
+									>
+								</span>
 							{/if}
 						</li>
 					{/each}

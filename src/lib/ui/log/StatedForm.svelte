@@ -26,9 +26,10 @@
 	const before = (name: string) => refused?.entered[name];
 	let parameter = $derived(before('parameter') ?? (isParameterId(chosen) ? chosen : 'alkalinity'));
 	const units = $derived(PARAMETERS[isParameterId(parameter) ? parameter : 'alkalinity'].units);
-	const fault = (...names: string[]) => (refused && names.includes(refused.field) ? refused.text : undefined);
+	const field = $derived(refused?.field.replace(/^reading\./, '') ?? '');
+	const fault = (...names: string[]) => (refused && names.includes(field) ? refused.text : undefined);
 	const FIELDS = ['value', 'limit', 'says.limit', 'expandedU', 'source', 'happenedAt'];
-	const general = $derived(refused && !FIELDS.includes(refused.field) ? refused.text : null);
+	const general = $derived(refused && !FIELDS.includes(field) ? refused.text : null);
 </script>
 
 <main class="page max-w-[44rem]!">

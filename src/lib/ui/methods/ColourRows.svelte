@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { MethodText } from './method-draft';
+	import type { MethodText } from './draft/method-text';
 
 	interface Props {
 		rows: MethodText['colours'];

@@ -2,6 +2,7 @@
 	import { invalidateAll } from '$app/navigation';
 	import { send } from '$lib/client/api';
 	import { idMaker } from '$lib/client/ids';
+	import type { Move } from '$lib/contract/method';
 	import { stepsFor, timesOf, type Method } from '$lib/core/method';
 	import { PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
 	import type { TestResult } from '$lib/core/reading';
@@ -16,14 +17,6 @@
 	import Fault from '$lib/ui/shared/Fault.svelte';
 	import { clockOf } from '$lib/ui/shared/context';
 
-	interface Move {
-		readonly readingId: string;
-		readonly at: Instant;
-		readonly water: string;
-		readonly version: number;
-		readonly before: readonly TestResult[];
-		readonly after: readonly TestResult[] | null;
-	}
 	interface Props {
 		waterId: string;
 		method: Method;

@@ -1,14 +1,8 @@
 <script lang="ts">
-	import { textOfStep, type Step } from '$lib/core/method';
+	import type { DraftStep } from './draft/protocol-of-text';
 
-	interface Row {
-		readonly step: Step;
-		readonly understood: boolean;
-		/** Put in because every protocol needs it. */
-		readonly added: boolean;
-	}
 	interface Props {
-		rows: readonly Row[];
+		rows: readonly DraftStep[];
 		fullMl: string;
 		/** The text of the steps, changed. */
 		onchange: (steps: string) => void;
@@ -16,19 +10,17 @@
 	let { rows, fullMl, onchange }: Props = $props();
 
 	const own = $derived(rows.filter((r) => !r.added));
-	const write = (steps: readonly Step[]) => onchange(steps.map(textOfStep).join('; '));
-	function move(row: Row, by: 1 | -1): void {
-		const steps = own.map((r) => r.step);
+	const write = (clauses: readonly string[]) => onchange(clauses.join('; '));
+	function move(row: DraftStep, by: 1 | -1): void {
+		const steps = own.map((r) => r.text);
 		const at = own.indexOf(row);
 		const to = at + by;
 		if (to < 0 || to >= steps.length) return;
 		[steps[at], steps[to]] = [steps[to]!, steps[at]!];
 		write(steps);
 	}
-	const remove = (row: Row) => write(own.filter((r) => r !== row).map((r) => r.step));
-	function replace(row: Row, text: string): void {
-		onchange(own.map((r) => (r === row ? text : textOfStep(r.step))).join('; '));
-	}
+	const remove = (row: DraftStep) => write(own.filter((r) => r !== row).map((r) => r.text));
+	const replace = (row: DraftStep, text: string) => write(own.map((r) => (r === row ? text : r.text)));
 </script>
 
 <ol class="mt-4 border-t" aria-label="Steps as they were understood">
@@ -46,7 +38,7 @@
 					<details class="small">
 						<summary class="link inline-block min-h-8">Edit</summary>
 						<input
-							value={textOfStep(row.step)}
+							value={row.text}
 							aria-label="Step {i + 1}, as text"
 							onchange={(e) => replace(row, e.currentTarget.value)}
 							class="mt-1 mb-2 min-h-11 w-full rounded-md border border-line-strong bg-surface px-3 text-base"

@@ -23,7 +23,6 @@ export interface BenchDraft {
 	readonly reading: ReadingDraft;
 	/** How a sample that was drawn earlier was kept. */
 	readonly keptHow: string;
-	readonly sampleTemperatureC: number | null;
 	/** What the same sample gave before, when this is a repeat. */
 	readonly earlier: readonly (readonly TestResult[])[];
 	readonly note: string;

@@ -49,7 +49,6 @@ const draft = (startedAt: Instant): BenchDraft => ({
 	log: [],
 	reading: emptyReading(CA_SYRINGE, { endPoint: 'full', between: 'interpolate' }),
 	keptHow: '',
-	sampleTemperatureC: null,
 	earlier: [],
 	note: '',
 	readAt: null

@@ -30,22 +30,16 @@ const withTitration = (
 });
 
 describe('a reading in the making', () => {
-	it('assumes nothing: of no kit does an untouched draft tell a number', () => {
+	it('assumes nothing: of no kit is an untouched draft a reading', () => {
 		for (const method of SHIPPED_METHODS) {
-			const reading = readingOf(method, 'full', empty(method));
-			if (!reading) continue;
-			// No drop at all is a bound: the colour had turned before the first.
-			expect(reading.form, method.code).toBe('drops');
-			expect(derive(method, reading), method.code).toMatchObject({
-				value: { outcomes: [{ result: { kind: 'bound' } }] }
-			});
+			expect(readingOf(method, 'full', empty(method)), method.code).toBeNull();
 		}
 	});
 	it('has one titration for each that the method makes, in its own sense', () => {
 		expect(empty(ALK_SYRINGE).titrations).toHaveLength(1);
 		expect(empty(CA_MG_PAIR).titrations).toHaveLength(2);
 		expect(empty(NO3_CARD).titrations).toHaveLength(0);
-		expect(empty(ALK_DROPS).titrations[0]).toMatchObject({ fills: [], least: 0, most: null });
+		expect(empty(ALK_DROPS).titrations[0]).toMatchObject({ fills: [], least: null, most: null });
 		const { meter } = ALK_SYRINGE.titration;
 		expect(empty(ALK_SYRINGE).titrations[0]).toMatchObject({
 			readAs: meter.kind === 'syringe' ? meter.readAs : '',
@@ -59,6 +53,13 @@ describe('a reading in the making', () => {
 		expect(marksOf(refilled.titrations[0])).toBeNull();
 		expect(readingOf(ALK_SYRINGE, 'full', refilled)).toBeNull();
 		expect(marksOf(undefined)).toBeNull();
+	});
+	it('says that no drop was needed only where none was typed', () => {
+		const none = withTitration(empty(ALK_DROPS), 0, { least: 0 });
+		const reading = readingOf(ALK_DROPS, 'full', none)!;
+		expect(derive(ALK_DROPS, reading)).toMatchObject({
+			value: { outcomes: [{ result: { kind: 'bound', sense: '<' } }] }
+		});
 	});
 	it('puts a range of drops the right way round', () => {
 		const draft = withTitration(empty(ALK_DROPS), 0, { least: 23, most: 21, bad: 1 });

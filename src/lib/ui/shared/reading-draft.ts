@@ -15,8 +15,8 @@ export interface TitrationDraft {
 	/** Ends are in the sense of `readAs`. */
 	readonly fills: readonly DraftFill[];
 	readonly sure: boolean;
-	/** Drops counted. */
-	readonly least: number;
+	/** Drops counted; null until one fell or a total was typed: 0 says that the colour had turned before the first. */
+	readonly least: number | null;
 	/** The other end, where the end point lay somewhere between; null where it did not. */
 	readonly most: number | null;
 	readonly bad: number;
@@ -49,7 +49,7 @@ function emptyTitration(meter: Meter): TitrationDraft {
 		readAs: syringe ? meter.readAs : 'used',
 		fills: syringe ? [{ startMl: meter.capacityMl, end: null }] : [],
 		sure: true,
-		least: 0,
+		least: null,
 		most: null,
 		bad: 0
 	};
@@ -81,9 +81,9 @@ export function marksOf(draft: TitrationDraft | undefined): SyringeMarks | null 
 }
 
 function countOf(draft: TitrationDraft | undefined) {
-	if (!draft) return null;
-	const [least, most] = [draft.least, draft.most ?? draft.least].sort((a, b) => a - b);
-	return { least: least!, most: most!, bad: draft.bad };
+	if (draft?.least == null) return null;
+	const ends = [draft.least, draft.most ?? draft.least];
+	return { least: Math.min(...ends), most: Math.max(...ends), bad: draft.bad };
 }
 
 /** The raw reading of a draft, once all that its form needs was read. */

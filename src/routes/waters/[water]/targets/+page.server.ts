@@ -4,7 +4,7 @@ import { convert, isParameterId, PARAMETERS } from '$lib/core/quantity';
 import { fail as fault } from '$lib/core/result';
 import { faultText } from '$lib/format/faults';
 import { typedInstant } from '$lib/server/validation/event-form';
-import { entered, typedNumber, typedText } from '$lib/server/validation/form';
+import { entered, numberIn, typedText } from '$lib/server/validation/form';
 import { validate } from '$lib/server/validation/validator';
 import type { Actions, PageServerLoad } from './$types';
 
@@ -26,7 +26,7 @@ export const actions = {
 		const parameter = typedText(form.get('parameter'));
 		const unit = isParameterId(parameter) ? locals.preferences.units[parameter] : null;
 		const limit = (name: string) => {
-			const value = typedNumber(form.get(name));
+			const value = numberIn(form.get(name));
 			if (value === null || unit === null || !isParameterId(parameter)) return value;
 			return Number(convert(value, unit, PARAMETERS[parameter].canonicalUnit).toPrecision(12));
 		};

@@ -1,7 +1,6 @@
-import { error, fail, redirect } from '@sveltejs/kit';
-import { faultText } from '$lib/format/faults';
-import { entered } from '$lib/server/validation/form';
+import { error, redirect } from '@sveltejs/kit';
 import { correctionOfForm } from '$lib/server/validation/reading-form';
+import { refused } from '../../../../refused';
 import type { Actions, PageServerLoad } from './$types';
 
 const UUID = /^[0-9a-f-]{36}$/;
@@ -35,13 +34,7 @@ export const actions = {
 		const outcome = command.ok
 			? await event.locals.services.correctReading(open.scope, command.value)
 			: command;
-		if (!outcome.ok) {
-			return fail(outcome.fault.code === 'already-corrected' ? 409 : 400, {
-				entered: entered(form),
-				field: outcome.fault.field ?? '',
-				text: faultText(outcome.fault)
-			});
-		}
+		if (!outcome.ok) return refused(form, outcome.fault);
 		redirect(303, `/waters/${event.params.water}/log`);
 	}
 } satisfies Actions;

@@ -1,7 +1,6 @@
-import { error, fail, redirect } from '@sveltejs/kit';
-import { faultText } from '$lib/format/faults';
-import { entered } from '$lib/server/validation/form';
+import { error, redirect } from '@sveltejs/kit';
 import { eventOfForm } from '$lib/server/validation/event-form';
+import { refused } from '../../../../refused';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load = (async ({ locals, params, url }) => {
@@ -26,14 +25,7 @@ export const actions = {
 			units: locals.preferences.units
 		});
 		const outcome = command.ok ? await locals.services.recordEvent(open.scope, command.value) : command;
-		if (!outcome.ok) {
-			const { fault } = outcome;
-			return fail(fault.code === 'id-taken' ? 409 : 400, {
-				entered: entered(form),
-				field: fault.field ?? '',
-				text: faultText(fault)
-			});
-		}
+		if (!outcome.ok) return refused(form, outcome.fault);
 		redirect(303, `/waters/${params.water}/log`);
 	}
 } satisfies Actions;

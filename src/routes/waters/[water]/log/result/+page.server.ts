@@ -1,7 +1,6 @@
-import { error, fail, redirect } from '@sveltejs/kit';
-import { faultText } from '$lib/format/faults';
-import { entered } from '$lib/server/validation/form';
+import { error, redirect } from '@sveltejs/kit';
 import { statedRunOfForm } from '$lib/server/validation/stated-form';
+import { refused } from '../../../../refused';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load = (async ({ locals, params, url }) => {
@@ -21,14 +20,7 @@ export const actions = {
 			newId: locals.services.newId
 		});
 		const outcome = command.ok ? await locals.services.saveTestRun(open.scope, command.value) : command;
-		if (!outcome.ok) {
-			const { fault } = outcome;
-			return fail(fault.code === 'id-taken' ? 409 : 400, {
-				entered: entered(form),
-				field: (fault.field ?? '').replace(/^reading\./, ''),
-				text: faultText(fault)
-			});
-		}
+		if (!outcome.ok) return refused(form, outcome.fault);
 		redirect(303, `/waters/${params.water}/log`);
 	}
 } satisfies Actions;

@@ -64,7 +64,10 @@
 				</tbody>
 			</table>
 			<p class="small mt-2 text-muted">± covers about 95 % (k = 2). Single parts add up as squares.</p>
-			<SimulationCheck request={{ method, reading, which }} {result} {unit} />
+			<!-- A reading that is changed, as when a slip is taken back, needs a simulation of its own. -->
+			{#key JSON.stringify(reading)}
+				<SimulationCheck request={{ method, reading, which }} {result} {unit} />
+			{/key}
 		</details>
 	{/if}
 </section>

@@ -1,15 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { checkMethod, SHIPPED_METHODS, type Method } from '$lib/core/method';
+import { CA_SYRINGE, checkMethod, SHIPPED_METHODS, type Method } from '$lib/core/method';
 import { derive, pointOf } from '$lib/core/reading';
-import {
-	emptyMethod,
-	isEnteredKind,
-	methodOfText,
-	parseTable,
-	textOfMethod,
-	type MethodText
-} from './method-draft';
+import { methodOfText } from './method-of-text';
+import { emptyMethod, isEnteredKind, type MethodText } from './method-text';
+import { parseTable } from './pasted-table';
+import { textOfMethod } from './text-of-method';
 
 const built = (text: MethodText): Method => {
 	const made = methodOfText(text);
@@ -118,14 +114,58 @@ describe('a kit as it is typed', () => {
 		['dilutions', { dilutions: '0.5' }],
 		['tests', { tests: '2.5' }]
 	])('is refused at %s', (field, change) => expect(faultOf({ ...syringe, ...change })).toBe(field));
-	it.each(
-		SHIPPED_METHODS.filter((m) => isEnteredKind(m.kind) && m.sampleMl).map((m) => [m.code, m] as const)
-	)('comes back from %s with the same arithmetic', (_code, method) => {
+	const entered = SHIPPED_METHODS.filter((m) => isEnteredKind(m.kind)).map((m) => [m.code, m] as const);
+	it.each(entered)('duplicated from %s and not touched is the same method', (_code, method) => {
+		expect(methodOfText(textOfMethod(method)!, method)).toEqual({
+			ok: true,
+			value: { ...method, code: 'own', version: 1 }
+		});
+	});
+	it.each(entered)('typed anew from the text of %s gives the same arithmetic', (_code, method) => {
 		const again = built(textOfMethod(method)!);
-		expect(again.steps.length).toBeGreaterThanOrEqual(method.steps.length - 1);
+		expect(again.steps.map((s) => s.action.kind)).toEqual(
+			expect.arrayContaining(method.steps.flatMap((s) => (s.action.kind === 'drops' ? ['drops'] : [])))
+		);
 		if (method.kind === 'syringe-titration') expect(valueOf(again, 0.6)).toBeCloseTo(valueOf(method, 0.6), 8);
 		if (method.kind === 'colour-card' || method.kind === 'comparator') {
 			expect(again).toMatchObject({ colourSteps: method.colourSteps, spacing: method.spacing });
 		}
+	});
+	it('changed in one thing keeps all others of the kit it was duplicated from', () => {
+		const text = textOfMethod(CA_SYRINGE)!;
+		const made = methodOfText({ ...text, steps: text.steps.replace('; ', '; sing to it; ') }, CA_SYRINGE);
+		if (!made.ok) throw new Error(JSON.stringify(made.fault));
+		const { value } = made;
+		expect(value.steps.map((s) => s.say)).toEqual([
+			CA_SYRINGE.steps[0]!.say,
+			'Sing to it',
+			...CA_SYRINGE.steps.slice(1).map((s) => s.say)
+		]);
+		expect(new Set(value.steps.map((s) => s.id)).size).toBe(value.steps.length);
+		expect(value).toMatchObject({
+			reagents: CA_SYRINGE.reagents,
+			pack: CA_SYRINGE.pack,
+			titration: CA_SYRINGE.titration
+		});
+		const [gone, ...left] = text.hazards;
+		const ticked = methodOfText({ ...text, hazards: [...left, 'flammable'] }, CA_SYRINGE);
+		expect(ticked.ok && ticked.value.reagents.map((r) => r.hazards)).toEqual(
+			CA_SYRINGE.reagents.map((r) => [...r.hazards.filter((h) => h !== gone), 'flammable'])
+		);
+	});
+	it('rinses before it draws, and puts in only what is missing', () => {
+		const kinds = (steps: string) => built({ ...syringe, steps }).steps.map((s) => s.action.kind);
+		expect(kinds('5 drops A')).toEqual(['prepare', 'draw', 'drops', 'titrate']);
+		expect(kinds('rinse the vial; 5 drops A')).toEqual(['prepare', 'draw', 'drops', 'titrate']);
+		expect(kinds('draw the sample; titrate until blue')).toEqual(['draw', 'titrate']);
+	});
+	it('may be a display that needs no measured sample', () => {
+		const probe = { ...emptyMethod('display', 'salinity'), name: 'A probe', fullMl: '', rangeHigh: '50' };
+		const made = built({ ...probe, resolution: '0.1', accuracyAbsolute: '0,7' });
+		expect(made.sampleMl).toBeNull();
+		expect(made.steps.map((s) => s.action.kind)).toEqual(['read']);
+		expect(faultOf({ ...probe, accuracyAbsolute: '', accuracyPercent: '' })).toBe('accuracyAbsolute');
+		expect(faultOf({ ...probe, accuracyAbsolute: 'x' })).toBe('accuracyAbsolute');
+		expect(faultOf({ ...probe, accuracyPercent: '-1' })).toBe('accuracyPercent');
 	});
 });

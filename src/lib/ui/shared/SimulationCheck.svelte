@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { onDestroy } from 'svelte';
 	import type { UnitId } from '$lib/core/quantity';
 	import { convert, PARAMETERS } from '$lib/core/quantity';
 	import { boundsOf, type TestResult } from '$lib/core/reading';
@@ -22,7 +23,9 @@
 	let failed = $state('');
 	let stop: AbortController | null = null;
 
-	const two = (x: number) =>
+	onDestroy(() => stop?.abort());
+
+	const three = (x: number) =>
 		plain(Number(convert(x, PARAMETERS[result.parameter].canonicalUnit, unit).toPrecision(3)));
 	const reckoned = $derived(boundsOf(result));
 
@@ -55,8 +58,8 @@
 	{:else if found}
 		<p class="figures">
 			By {found.draws.toLocaleString('en-GB')} simulated tests the true value lies between
-			<strong>{two(found.lower)} and {two(found.upper)}{symbolAfter(unit)}</strong>
-			19 times out of 20; the interval above says {two(reckoned.lower)} to {two(
+			<strong>{three(found.lower)} and {three(found.upper)}{symbolAfter(unit)}</strong>
+			19 times out of 20; the interval above says {three(reckoned.lower)} to {three(
 				reckoned.upper ?? reckoned.lower
 			)}.
 		</p>

@@ -1,0 +1,152 @@
+import { and, desc, eq, gte, inArray } from 'drizzle-orm';
+import { boundsOf, type TestResult } from '$lib/core/reading';
+import type { Instant } from '$lib/core/time';
+import { methodVersion, result, sample, siteMethod, testRun } from '../db/schema/index.ts';
+import type { Reader } from './database.ts';
+import type { SiteScope } from './scope.ts';
+
+const resultColumns = {
+	parameter: result.parameter,
+	unit: result.unit,
+	kind: result.kind,
+	value: result.value,
+	lower: result.lower,
+	upper: result.upper,
+	uRandom: result.uRandom,
+	uCommon: result.uCommon
+};
+
+type ResultRow = Pick<typeof result.$inferSelect, keyof typeof resultColumns>;
+
+/** The row's shape is checked by the database, so the numbers that its kind needs are there. */
+function resultOf(row: ResultRow): TestResult {
+	const measured = { parameter: row.parameter, unit: row.unit };
+	switch (row.kind) {
+		case 'value':
+			return { ...measured, kind: 'value', value: row.value!, uRandom: row.uRandom!, uCommon: row.uCommon! };
+		case 'interval':
+			return {
+				...measured,
+				kind: 'interval',
+				lower: row.lower!,
+				upper: row.upper!,
+				best: row.value,
+				uRandom: row.uRandom ?? 0,
+				uCommon: row.uCommon ?? 0
+			};
+		case 'bound':
+			// A lower bound stores its one end; "less than" stores the other.
+			return row.lower === null
+				? { ...measured, kind: 'bound', sense: '<', limit: row.upper! }
+				: { ...measured, kind: 'bound', sense: '>', limit: row.lower };
+	}
+}
+
+function rowOf(value: TestResult) {
+	const bounds = boundsOf(value);
+	return {
+		parameter: value.parameter,
+		unit: value.unit,
+		kind: value.kind,
+		value: value.kind === 'value' ? value.value : value.kind === 'interval' ? value.best : null,
+		lower: value.kind === 'bound' && value.sense === '<' ? null : bounds.lower,
+		upper: bounds.upper,
+		uRandom: value.kind === 'bound' ? null : value.uRandom,
+		uCommon: value.kind === 'bound' ? null : value.uCommon
+	};
+}
+
+export interface DatedResult {
+	readonly runId: string;
+	readonly at: Instant;
+	readonly methodCode: string;
+	readonly result: TestResult;
+}
+
+/** Current results of one water since a time, in the order in which the samples were drawn. */
+export async function resultsSince(
+	db: Reader,
+	scope: SiteScope,
+	waterId: string,
+	since: Instant
+): Promise<DatedResult[]> {
+	const rows = await db
+		.select({ ...resultColumns, runId: testRun.id, at: sample.drawnAt, methodCode: methodVersion.code })
+		.from(sample)
+		.innerJoin(testRun, and(eq(testRun.siteId, sample.siteId), eq(testRun.sampleId, sample.id)))
+		.innerJoin(
+			result,
+			and(eq(result.siteId, testRun.siteId), eq(result.runId, testRun.id), eq(result.current, 1))
+		)
+		.innerJoin(
+			siteMethod,
+			and(eq(siteMethod.siteId, testRun.siteId), eq(siteMethod.id, testRun.siteMethodId))
+		)
+		.innerJoin(methodVersion, eq(methodVersion.id, siteMethod.methodVersionId))
+		.where(and(eq(sample.siteId, scope.siteId), eq(sample.waterId, waterId), gte(sample.drawnAt, since)))
+		.orderBy(sample.drawnAt);
+	return rows.map((row) => ({
+		runId: row.runId,
+		at: row.at,
+		methodCode: row.methodCode,
+		result: resultOf(row)
+	}));
+}
+
+/** What was derived from one reading. */
+export interface DerivedResults {
+	/** Of each parameter the current one, else the one derived last. */
+	readonly results: TestResult[];
+	/** The method version that they were derived by, where that is not the run's own. */
+	readonly siteMethodId: string | null;
+}
+
+/** Results of many readings at once, by the reading's id. */
+export async function resultsOf(
+	db: Reader,
+	scope: SiteScope,
+	readingIds: readonly string[]
+): Promise<Map<string, DerivedResults>> {
+	const found = new Map<string, DerivedResults>();
+	for (let i = 0; i < readingIds.length; i += 1000) {
+		const rows = await db
+			.select({ ...resultColumns, readingId: result.readingId, siteMethodId: result.siteMethodId })
+			.from(result)
+			.where(and(eq(result.siteId, scope.siteId), inArray(result.readingId, readingIds.slice(i, i + 1000))))
+			.orderBy(desc(result.current), desc(result.derivedAt), result.id);
+		for (const row of rows) {
+			const known = found.get(row.readingId) ?? { results: [], siteMethodId: row.siteMethodId };
+			if (!known.results.some((r) => r.parameter === row.parameter)) known.results.push(resultOf(row));
+			found.set(row.readingId, known);
+		}
+	}
+	return found;
+}
+
+export interface NewResult {
+	readonly id: string;
+	readonly runId: string;
+	readonly readingId: string;
+	readonly derivationVersion: number;
+	/** The method version it was derived by, where that is not the run's own. */
+	readonly siteMethodId: string | null;
+	readonly species: string;
+	readonly result: TestResult;
+	readonly derivedAt: Instant;
+}
+
+/** Makes derived results the run's current ones; those before them stay, no longer current. */
+export async function setCurrentResults(
+	db: Reader,
+	scope: SiteScope,
+	runId: string,
+	rows: readonly NewResult[]
+): Promise<void> {
+	await db
+		.update(result)
+		.set({ current: null })
+		.where(and(eq(result.siteId, scope.siteId), eq(result.runId, runId), eq(result.current, 1)));
+	for (const { result: derived, ...row } of rows) {
+		await db.insert(result).values({ ...row, siteId: scope.siteId, ...rowOf(derived), current: 1 });
+	}
+}

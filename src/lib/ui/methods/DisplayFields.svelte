@@ -1,0 +1,15 @@
+<script lang="ts">
+	import { UNITS } from '$lib/core/quantity';
+	import DraftField from './DraftField.svelte';
+	import type { MethodDraft } from './MethodDraft.svelte';
+
+	let { draft }: { draft: MethodDraft } = $props();
+	const unit = $derived(UNITS[draft.text.unit].symbol);
+</script>
+
+<div class="grid gap-5 sm:grid-cols-2">
+	<DraftField {draft} name="resolution" label="Last digit of the display" {unit} />
+	<DraftField {draft} name="rangeHigh" label="It shows up to" {unit} />
+	<DraftField {draft} name="accuracyAbsolute" label="Accuracy ±" {unit} />
+	<DraftField {draft} name="accuracyPercent" label="or ±, whichever is greater" unit="%" />
+</div>

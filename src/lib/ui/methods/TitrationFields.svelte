@@ -1,0 +1,103 @@
+<script lang="ts">
+	import { UNITS } from '$lib/core/quantity';
+	import { faultText } from '$lib/format/faults';
+	import Choice from '$lib/ui/shared/Choice.svelte';
+	import { MOST_LETTERS, type MethodText } from './draft/method-text';
+	import { parseTable } from './draft/pasted-table';
+	import DraftField from './DraftField.svelte';
+	import type { MethodDraft } from './MethodDraft.svelte';
+
+	let { draft }: { draft: MethodDraft } = $props();
+
+	const text = $derived(draft.text);
+	const drops = $derived(text.kind === 'drop-titration');
+	const one = $derived(drops ? '1 drop' : '1 mL');
+	const symbol = $derived(UNITS[text.unit].symbol);
+	const WORTHS = $derived([
+		{ value: 'factor', name: `what ${one} is worth` },
+		{ value: 'table', name: 'the leaflet’s table' },
+		{ value: 'points', name: 'two points of a straight line' },
+		{ value: 'titrant', name: 'the titrant’s concentration' }
+	]);
+	const LEFT = { value: 'left', name: 'what is left' };
+	const USED = { value: 'used', name: 'what was used' };
+	const COLOURS = [
+		['startColour', 'startCss', 'Colour before'],
+		['endColour', 'endCss', 'Colour at the end']
+	] as const;
+	const rows = $derived(text.worthBy === 'table' && text.table.trim() !== '' ? parseTable(text.table) : null);
+</script>
+
+{#snippet lines(name: 'table' | 'points', label: string, height: number, placeholder: string)}
+	<label class="block">
+		<span class="font-semibold">{label}</span>
+		<span class="small block text-muted">{drops ? 'drops' : 'mL'} and {symbol} on every line</span>
+		<textarea
+			{name}
+			rows={height}
+			value={text[name]}
+			oninput={(e) => draft.set({ [name]: e.currentTarget.value.slice(0, MOST_LETTERS + 1) })}
+			{placeholder}
+			class="figures mt-1 w-full rounded-md border border-line-strong bg-surface px-3 py-2"></textarea>
+	</label>
+{/snippet}
+
+{#if !drops}
+	<div class="grid gap-5 sm:grid-cols-3">
+		<DraftField {draft} name="capacityMl" label="Syringe holds" unit="mL" />
+		<DraftField {draft} name="graduationMl" label="Marks every" unit="mL" />
+		<Choice
+			name="readAs"
+			label="Leaflet asks for"
+			value={text.readAs}
+			items={[LEFT, USED]}
+			onchange={(e) => draft.set({ readAs: e.currentTarget.value as MethodText['readAs'] })}
+		/>
+	</div>
+{/if}
+<Choice
+	name="worthBy"
+	label="The leaflet gives"
+	value={text.worthBy}
+	items={WORTHS}
+	onchange={(e) => draft.set({ worthBy: e.currentTarget.value as MethodText['worthBy'] })}
+/>
+{#if text.worthBy === 'factor'}
+	<DraftField {draft} name="factor" label="{one} is worth" unit={symbol} />
+{:else if text.worthBy === 'titrant'}
+	<DraftField {draft} name="molPerL" label="Concentration of the titrant" unit="mol/L" />
+{:else if text.worthBy === 'points'}
+	{@render lines('points', 'Two points', 3, '0 645\n10 489')}
+{:else}
+	{@render lines('table', 'The table, pasted or typed', 9, '0.00\t560\n0.10\t504\n0.20\t448')}
+	{#if !drops}
+		<Choice
+			name="tableReads"
+			label="The table goes by"
+			value={text.tableReads}
+			items={[USED, LEFT]}
+			onchange={(e) => draft.set({ tableReads: e.currentTarget.value as MethodText['tableReads'] })}
+		/>
+	{/if}
+	{#if rows}
+		<p class="small {rows.ok ? 'text-muted' : 'font-semibold text-warn'}" role="status">
+			{rows.ok
+				? `${rows.value.length} rows read, from ${rows.value[0]!.join(' → ')} to ${rows.value.at(-1)!.join(' → ')}.`
+				: faultText(rows.fault)}
+		</p>
+	{/if}
+{/if}
+<div class="grid gap-5 sm:grid-cols-2">
+	{#each COLOURS as [name, css, label] (name)}
+		<div class="flex items-end gap-3">
+			<div class="grow"><DraftField {draft} {name} {label} words /></div>
+			<input
+				type="color"
+				aria-label="{label}, shade"
+				value={text[css]}
+				oninput={(e) => draft.set({ [css]: e.currentTarget.value })}
+				class="h-11 w-14 border border-line-strong"
+			/>
+		</div>
+	{/each}
+</div>
