@@ -26,7 +26,7 @@ function run(reference: ReferenceCase): Outcome | { readonly unknown: string } {
 	if (!operation) return { unknown: `unknown operation "${reference.op}"` };
 	const given = new Given(reference.given);
 	try {
-		const outcome = operation(given);
+		const outcome = operation(given, reference.expect);
 		const extra = given.unknownKeys();
 		return extra.length > 0 ? { unknown: `unknown key "${extra.join('", "')}"` } : outcome;
 	} catch (error) {

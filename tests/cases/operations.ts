@@ -2,7 +2,7 @@ import * as comparator from './adapters/comparator.ts';
 import { inspectBand } from './adapters/judgement.ts';
 import * as salinity from './adapters/salinity.ts';
 import * as titration from './adapters/titration.ts';
-import { twoPoint, weightedLine } from './adapters/trend.ts';
+import * as trend from './adapters/trend.ts';
 import * as uncertainty from './adapters/uncertainty.ts';
 import * as units from './adapters/units.ts';
 import type { Operation } from './shape.ts';
@@ -55,6 +55,13 @@ export const OPERATIONS: Readonly<Record<string, Operation>> = {
 	two_point_uncertainty: uncertainty.twoStandardsU,
 	two_rectangulars_coverage: uncertainty.twoRectangulars,
 	weighted_mean: uncertainty.meanOfWeighted,
-	rate_two_point: twoPoint,
-	rate_wls: weightedLine
+	first_passage_floor: trend.firstPassage,
+	interval_update: trend.intervalUpdate,
+	kalman_rts: trend.filterAndSmooth,
+	next_test: trend.whenNext,
+	rate_two_point: trend.twoPoint,
+	rate_wls: trend.weightedLine,
+	stoichiometry_check: trend.stoichiometry,
+	synthetic_ensemble: trend.coverageOfMany,
+	synthetic_rate: trend.meanConsumption
 };

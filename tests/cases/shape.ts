@@ -12,7 +12,8 @@ export interface ReferenceCase {
 /** What the core made of it, or that it refused. */
 export type Outcome = { readonly refused: string } | { readonly values: Readonly<Record<string, Json>> };
 
-export type Operation = (given: Given) => Outcome;
+/** `expect` is there for operations whose expectations are limits to hold, not values to give. */
+export type Operation = (given: Given, expect: ReferenceCase['expect']) => Outcome;
 
 export const values = (of: Readonly<Record<string, Json>>): Outcome => ({ values: of });
 export const refused = (why: string): Outcome => ({ refused: why });

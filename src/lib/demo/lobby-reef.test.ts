@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { inputsOf } from '$lib/core/balance';
 import { derive } from '$lib/core/reading';
 import { addDays, daysBetween, fromIso } from '$lib/core/time';
-import { robustLine } from '$lib/core/trend';
+import { estimateOne } from '$lib/core/trend';
 import { LOBBY_REEF, lobbyReef } from './lobby-reef';
 
 const now = fromIso('2026-11-23T18:20:00Z');
@@ -41,11 +41,18 @@ describe('the lobby reef', () => {
 		expect(levelAt(8)).toBeGreaterThan(levelAt(4) + 1);
 		expect(story.events.filter((e) => e.kind === 'dose')).toHaveLength(3);
 	});
-	it('uses more alkalinity than its doses bring at the end, which the estimate finds', () => {
-		const points = readingsOf('alkalinity').map((r) => ({ at: r.at, ...valueOf(r) }));
+	it('uses more alkalinity than five weeks before, which the estimate finds', () => {
+		const observations = readingsOf('alkalinity').map((r, i) => ({
+			id: String(i),
+			at: r.at,
+			kit: r.method.code,
+			result: valueOf(r)
+		}));
 		const inputs = inputsOf(story.events, 'alkalinity', LOBBY_REEF.netVolumeL, addDays(now, 30));
-		const estimate = robustLine({ parameter: 'alkalinity', points, inputs }, now)!;
-		expect(estimate.netChangePerDay.value).toBeLessThan(-2 * estimate.netChangePerDay.u);
+		const estimate = estimateOne({ parameter: 'alkalinity', observations, inputs }, now)!;
+		const lately = estimate.rateAt(now);
+		const before = estimate.rateAt(addDays(now, -37));
+		expect(lately.value - before.value).toBeGreaterThan(2 * Math.hypot(lately.u, before.u));
 		const truth = history.states.at(-1)!.levels.alkalinity!;
 		const { value, uRandom, uCommon } = estimate.at(now);
 		expect(Math.abs(value - truth)).toBeLessThan(3 * Math.hypot(uRandom, uCommon));

@@ -10,9 +10,11 @@ import {
 	PH_CARD,
 	PO4_CARD,
 	SALINITY_GLASS,
-	THERMOMETER
+	THERMOMETER,
+	statedMethodFor
 } from '$lib/core/method';
 import { normalDeviate, roundTo, seededRandom } from '$lib/core/numeric';
+import { meqPerLFromDkh } from '$lib/core/quantity';
 import type { RawReading } from '$lib/core/reading';
 import {
 	CALM_READER,
@@ -40,6 +42,12 @@ const CALCIUM_PER_DKH = 7.147;
 /** Days before the demo's day on which a part of the story happens. */
 const PUMP_FAILED = { daysAgo: 62, days: 4 } as const;
 const CREEP_DAYS = 35;
+const CREEP_DKH = 0.24;
+/** Half-way through the creep the keeper raises part one once, and not enough. */
+const RAISED = { daysAgo: 17, byDkh: 0.12 } as const;
+/** Slips that nobody has noticed yet: a point, and a unit. */
+const POINT_DAYS_AGO = 40;
+const LABORATORY_DAYS_AGO = 26;
 /** The keeper sets the doses anew every four weeks. */
 const SETTING_DAYS = 28;
 const CHANGE_L = 43;
@@ -52,7 +60,7 @@ interface LobbyReef {
 /** Uptake of alkalinity in dKH a day: growth over the months, and a creep in the last five weeks. */
 function demandOn(day: number): number {
 	const creep = Math.max(0, day - (LOBBY_REEF.days - CREEP_DAYS)) / CREEP_DAYS;
-	return 0.42 + 0.2 * (day / LOBBY_REEF.days) + 0.075 * creep;
+	return 0.42 + 0.2 * (day / LOBBY_REEF.days) + CREEP_DKH * creep;
 }
 
 /** What lives in it: corals that build skeletons by light, and a load that leaves nutrients behind. */
@@ -193,10 +201,22 @@ export function lobbyReef(now: Instant): LobbyReef {
 		);
 	}
 
+	const running = events.findLast((e) => e.kind === 'recurring-dose' && e.supplement === CARBONATE);
+	if (running?.kind === 'recurring-dose') {
+		events.push({
+			...running,
+			at: days.find((d) => d.day === LOBBY_REEF.days - RAISED.daysAgo)!.at('10:00'),
+			amountMlPerDay: running.amountMlPerDay + millilitres(RAISED.byDkh, CARBONATE_STRENGTH)
+		});
+	}
+
 	const history = simulateWater(script(now));
 	const ago = (count: number, time: string) => days.find((d) => d.day === LOBBY_REEF.days - count)!.at(time);
 	const misreadIndex = history.readings.findIndex(
 		(r) => r.method === ALK_SYRINGE && daysBetween(r.at, now) < 80
+	);
+	const pointIndex = history.readings.findIndex(
+		(r) => r.method === CA_SYRINGE && daysBetween(r.at, now) < POINT_DAYS_AGO
 	);
 	const readings = history.readings.map(({ at, method, reading }, i): DemoReading => {
 		const conditions =
@@ -210,9 +230,30 @@ export function lobbyReef(now: Instant): LobbyReef {
 			...(i % 41 === 17 ? { note: 'Light was poor, read under the cabinet lamp.' } : {}),
 			...(i === misreadIndex
 				? { firstEnteredAs: otherWay(reading), correctedBecause: 'Entered what was left as what was used.' }
-				: {})
+				: {}),
+			...(i === pointIndex ? { reading: tenth(reading) } : {})
 		};
 	});
+	// A laboratory answers in milliequivalents; it was typed in as degrees.
+	const askedAt = ago(LABORATORY_DAYS_AGO, '11:00');
+	const truth = history.states.find((state) => state.at >= askedAt)!.levels.alkalinity!;
+	readings.push({
+		at: askedAt,
+		method: statedMethodFor('alkalinity'),
+		reading: {
+			form: 'stated',
+			portion: 'full',
+			unit: 'dkh',
+			says: {
+				kind: 'value',
+				value: Number(meqPerLFromDkh(truth).toFixed(2)),
+				expandedU: 0.05,
+				k: 2
+			},
+			source: 'harbour laboratory'
+		}
+	});
+	readings.sort((a, b) => a.at - b.at);
 	const notes: DemoNote[] = [
 		{
 			at: addDays(failedAt, 3.7),
@@ -244,6 +285,17 @@ export function lobbyReef(now: Instant): LobbyReef {
 			notes,
 			readings
 		}
+	};
+}
+
+/** The point in the wrong place. */
+function tenth(reading: RawReading): RawReading {
+	if (reading.form !== 'syringe') return reading;
+	const last = reading.fills.at(-1)!;
+	const ml = roundTo(last.end.lowerMl / 10, 0.01);
+	return {
+		...reading,
+		fills: [...reading.fills.slice(0, -1), { ...last, end: { lowerMl: ml, upperMl: ml } }]
 	};
 }
 

@@ -63,8 +63,8 @@ describe('what enters a water', () => {
 		];
 		const flows = inputsOf(events, 'alkalinity', 100, day(20));
 		expect(flows).toEqual([
-			{ kind: 'flow', from: day(0), to: day(2), perDay: expect.closeTo(2.8, 10) },
-			{ kind: 'flow', from: day(5), to: day(10), perDay: expect.closeTo(2.8, 10) }
+			{ kind: 'flow', from: day(0), to: day(2), perDay: expect.closeTo(2.8, 10), relativeU: 0.1 },
+			{ kind: 'flow', from: day(5), to: day(10), perDay: expect.closeTo(2.8, 10), relativeU: 0.1 }
 		]);
 		expect(steadyInputAt(flows, day(1))).toBeCloseTo(2.8, 10);
 		expect(steadyInputAt(flows, day(3))).toBe(0);

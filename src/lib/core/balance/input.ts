@@ -46,13 +46,22 @@ export type WaterEvent =
 /** A step in one parameter's concentration, or a steady flow from `from` to `to`. */
 export type ConcentrationInput =
 	| { readonly kind: 'step'; readonly at: Instant; readonly amount: number; readonly u: number }
-	| { readonly kind: 'flow'; readonly from: Instant; readonly to: Instant; readonly perDay: number }
+	| {
+			readonly kind: 'flow';
+			readonly from: Instant;
+			readonly to: Instant;
+			readonly perDay: number;
+			/** Relative standard uncertainty of what it brings, the same on every day. */
+			readonly relativeU: number;
+	  }
 	| {
 			readonly kind: 'exchange';
 			readonly at: Instant;
 			readonly fraction: number;
 			/** Absent when the new water was not tested: then only its plausible spread is known. */
 			readonly newWater: KnownValue | null;
+			/** How salty the new water was, where that was tested too. */
+			readonly newSalinity?: KnownValue;
 	  };
 
 function riseOf(
@@ -82,10 +91,11 @@ function flowsOf(
 	let from = regime.at;
 	for (const gap of missed) {
 		const end = addDays(gap.at, gap.days);
-		if (gap.at > from && gap.at < until) flows.push({ kind: 'flow', from, to: gap.at, perDay });
+		if (gap.at > from && gap.at < until)
+			flows.push({ kind: 'flow', from, to: gap.at, perDay, relativeU: DOSE_RELATIVE_U });
 		if (end > from && gap.at < until) from = end;
 	}
-	if (from < until) flows.push({ kind: 'flow', from, to: until, perDay });
+	if (from < until) flows.push({ kind: 'flow', from, to: until, perDay, relativeU: DOSE_RELATIVE_U });
 	return flows;
 }
 
@@ -131,7 +141,8 @@ export function inputsOf(
 				kind: 'exchange',
 				at: event.at,
 				fraction: event.fraction,
-				newWater: event.newWater[parameter] ?? null
+				newWater: event.newWater[parameter] ?? null,
+				...(event.newWater.salinity ? { newSalinity: event.newWater.salinity } : {})
 			});
 		}
 	});

@@ -6,5 +6,6 @@ export { solvePositiveDefinite, invertPositiveDefinite, type Matrix } from './ch
 export { fitLinearModel, type LinearModel, type LinearFit } from './linear-model.ts';
 export { seededRandom, normalDeviate, type Random } from './random.ts';
 export { nearlyEqual, atMost, atLeast, roundTo } from './guard.ts';
+export { truncatedNormal, type TruncatedMoments } from './truncated-normal.ts';
 export { median } from './median.ts';
 export { typedNumber } from './typed-number.ts';

@@ -12,6 +12,7 @@ export {
 	referenceAlkalinity,
 	normalisingFactor,
 	atReferenceSalinity,
+	REFERENCE_SALINITY,
 	type MajorIon
 } from './reference.ts';
 export { pkAmmonium, freeAmmoniaShare, totalFromNbs, U_PK_AMMONIUM } from './acidity.ts';

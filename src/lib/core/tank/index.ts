@@ -9,3 +9,10 @@ export {
 } from './simulate-water.ts';
 export { type Levels } from './levels.ts';
 export { CALM_READER, readBy, type SimulatedReader } from './reader.ts';
+export {
+	ordinaryLife,
+	TANK_KINDS,
+	type LifeOptions,
+	type OrdinaryLife,
+	type TankKind
+} from './ordinary-life.ts';

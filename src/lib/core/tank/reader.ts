@@ -19,8 +19,12 @@ import type { Levels } from './levels.ts';
 export interface SimulatedReader {
 	/** Standard deviation of seeing the end point, in drops. */
 	readonly endPointSdDrops: number;
-	/** Relative error of titrant and sample syringe together, the same on every day. */
+	/** How much too late the end point is seen on average, in drops; people drift. */
+	readonly lateDrops?: number;
+	/** Relative error of titrant and sample syringe together, or of the instrument, the same on every day. */
 	readonly kitBias: number;
+	/** Where an instrument stands within what its accuracy leaves to it, −1 to 1, the same on every day. */
+	readonly instrumentBias?: number;
 	/** Standard deviation of matching a colour, in steps. */
 	readonly colourSdSteps: number;
 }
@@ -47,7 +51,11 @@ function syringeMarks(
 	const { capacityMl, graduationMl, tipDropMl, readAs } = titration.meter;
 	const seenMl = Math.max(
 		tipDropMl,
-		normalDeviate(random, exactMl * (1 + reader.kitBias), reader.endPointSdDrops * tipDropMl)
+		normalDeviate(
+			random,
+			exactMl * (1 + reader.kitBias) + (reader.lateDrops ?? 0) * tipDropMl,
+			reader.endPointSdDrops * tipDropMl
+		)
 	);
 	// The first drop hangs anywhere between new and full; after that they come whole.
 	const phase = random() * tipDropMl;
@@ -69,7 +77,8 @@ function syringeMarks(
 
 /** The count at which the colour turned: the true end lies within the last drop. */
 function dropCount(random: Random, exactDrops: number, reader: SimulatedReader): number {
-	const seen = normalDeviate(random, exactDrops * (1 + reader.kitBias), reader.endPointSdDrops);
+	const meant = exactDrops * (1 + reader.kitBias) + (reader.lateDrops ?? 0);
+	const seen = normalDeviate(random, meant, reader.endPointSdDrops);
 	return Math.max(1, Math.ceil(seen));
 }
 
@@ -106,7 +115,9 @@ function shownOn(
 ): number | 'over' {
 	const value = convert(truth, PARAMETERS[method.parameter].canonicalUnit, method.unit);
 	const half = Math.max(method.accuracy.absolute, method.accuracy.relative * value);
-	const seen = value * (1 + reader.kitBias) + normalDeviate(random, 0, half / 4);
+	// Half of the stated accuracy changes from reading to reading; the other half is the instrument's own.
+	const own = ((reader.instrumentBias ?? 0) * half) / Math.SQRT2;
+	const seen = value * (1 + reader.kitBias) + own + normalDeviate(random, 0, half / Math.sqrt(6));
 	if (seen > method.range.high) return 'over';
 	return roundTo(Math.max(method.range.low, seen), method.resolution);
 }
@@ -178,7 +189,7 @@ export function readBy(
 		case 'scale-line':
 		case 'float': {
 			const { waterC, referenceC, graduation } = method.scale;
-			const exact = specificGravity(levels.salinity ?? 0, waterC, referenceC);
+			const exact = specificGravity((levels.salinity ?? 0) * (1 + reader.kitBias), waterC, referenceC);
 			const seen = normalDeviate(random, exact, graduation / 5);
 			const [lower, upper] = marksAround(roundTo(seen, graduation / 2), graduation);
 			return {

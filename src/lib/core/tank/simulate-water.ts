@@ -11,6 +11,8 @@ export interface TrueState {
 	readonly at: Instant;
 	/** Canonical units. */
 	readonly levels: Readonly<Levels>;
+	/** What the life in it has used since the start; what it left behind counts as negative. */
+	readonly used: Readonly<Levels>;
 }
 
 export interface SimulatedReading {
@@ -34,7 +36,7 @@ export interface Moment {
 /** What happens to a water from outside, and what lives in it. */
 export interface WaterScript {
 	readonly seed: number;
-	readonly start: TrueState;
+	readonly start: Omit<TrueState, 'used'>;
 	readonly until: Instant;
 	readonly volumeL: number;
 	readonly events: readonly WaterEvent[];
@@ -43,7 +45,9 @@ export interface WaterScript {
 	/** What is not a balance but a state of the moment, such as temperature. */
 	readonly moods?: (moment: Moment, levels: Readonly<Levels>) => Levels;
 	readonly tests: readonly { readonly at: Instant; readonly method: Method; readonly portion?: Portion }[];
-	readonly reader: SimulatedReader;
+	readonly reader: SimulatedReader | ((at: Instant, method: Method) => SimulatedReader);
+	/** What somebody does as it goes, asked at every midnight of the story. */
+	readonly decide?: (moment: Moment, at: Instant, levels: Readonly<Levels>) => readonly WaterEvent[];
 }
 
 export interface WaterHistory {
@@ -74,13 +78,17 @@ function applied(level: number, input: ConcentrationInput, from: Instant, to: In
 export function simulateWater(script: WaterScript): WaterHistory {
 	const random = seededRandom(script.seed);
 	const tracked = Object.keys(script.start.levels) as ParameterId[];
-	const inputs = Object.fromEntries(
-		tracked.map((p) => [p, inputsOf(script.events, p, script.volumeL, script.until)])
-	);
-	const states: TrueState[] = [script.start];
+	let events = script.events;
+	const inputsNow = () =>
+		Object.fromEntries(tracked.map((p) => [p, inputsOf(events, p, script.volumeL, script.until)]));
+	let inputs = inputsNow();
+	const used: Levels = Object.fromEntries(tracked.map((p) => [p, 0]));
+	const states: TrueState[] = [{ ...script.start, used: { ...used } }];
 	const readings: SimulatedReading[] = [];
 	const tests = [...script.tests].sort((a, b) => a.at - b.at);
 	const levels: Levels = { ...script.start.levels };
+	const readerOf =
+		typeof script.reader === 'function' ? script.reader : () => script.reader as SimulatedReader;
 	let nextTest = 0;
 	let wobble = 1;
 
@@ -91,17 +99,25 @@ export function simulateWater(script: WaterScript): WaterHistory {
 		if (hour % HOURS_PER_DAY === 0) wobble = 1 + normalDeviate(random, 0, DAILY_WOBBLE);
 		const phase = (2 * Math.PI * (hour % HOURS_PER_DAY)) / HOURS_PER_DAY - Math.PI / 2;
 		const moment: Moment = { day: hour / HOURS_PER_DAY, light: 1 + Math.sin(phase), wobble };
+		const decided = hour % HOURS_PER_DAY === 0 ? (script.decide?.(moment, from, levels) ?? []) : [];
+		if (decided.length > 0) {
+			events = [...events, ...decided];
+			inputs = inputsNow();
+		}
 		const change = script.living(moment, levels);
 		for (const parameter of tracked) {
-			let level = levels[parameter]! + (change[parameter] ?? 0) / HOURS_PER_DAY;
+			const before = levels[parameter]!;
+			// Nothing can be used up that is not there.
+			let level = Math.max(0, before + (change[parameter] ?? 0) / HOURS_PER_DAY);
+			used[parameter] += before - level;
 			for (const input of inputs[parameter]!) level = applied(level, input, from, to);
 			levels[parameter] = Math.max(0, level);
 		}
 		const now: Levels = { ...levels, ...script.moods?.(moment, levels) };
-		states.push({ at: to, levels: now });
+		states.push({ at: to, levels: now, used: { ...used } });
 		for (; nextTest < tests.length && tests[nextTest]!.at <= to; nextTest++) {
 			const { at, method, portion } = tests[nextTest]!;
-			const reading = readBy(random, method, now, script.reader, portion, lastOf(readings, 'calcium'));
+			const reading = readBy(random, method, now, readerOf(at, method), portion, lastOf(readings, 'calcium'));
 			readings.push({ at, method, reading, truth: now[method.parameter] ?? 0 });
 		}
 	}

@@ -1,19 +1,22 @@
 import type { ConcentrationInput } from '../balance/index.ts';
 import type { ParameterId } from '../quantity/index.ts';
+import type { TestResult } from '../reading/index.ts';
 import type { Instant } from '../time/index.ts';
 
-/** A result as the estimate uses it, in the parameter's canonical unit. */
-export interface MeasuredPoint {
+/** One result as the estimate uses it, with the kit that it came from. */
+export interface Observation {
+	/** Names the reading to whoever asks which one did not fit. */
+	readonly id: string;
 	readonly at: Instant;
-	readonly value: number;
-	readonly uRandom: number;
-	readonly uCommon: number;
+	/** Readings of one kit share its common error; those of another kit have their own. */
+	readonly kit: string;
+	readonly result: TestResult;
 }
 
 export interface History {
 	readonly parameter: ParameterId;
 	/** In the order of time. */
-	readonly points: readonly MeasuredPoint[];
+	readonly observations: readonly Observation[];
 	/** All that is known to enter the water, running regimes continued as far as one wants to look ahead. */
 	readonly inputs: readonly ConcentrationInput[];
 }
@@ -30,20 +33,48 @@ export interface RatePerDay {
 	readonly u: number;
 }
 
+/** Two ways to take a reading that does not fit. Until it is repeated, both stay. */
+export interface Doubt {
+	readonly id: string;
+	readonly at: Instant;
+	/** What was expected of the reading, with its standard deviation, the reading's own uncertainty included. */
+	readonly expected: number;
+	readonly sd: number;
+	readonly z: number;
+	/** Probability that the reading is wrong; otherwise the water changed, or chance played. */
+	readonly wrong: number;
+	readonly changed: number;
+	/** False until later readings told which it was. */
+	readonly settled: boolean;
+}
+
+/** The consumption stepped from one rate to another. */
+export interface ConsumptionChange {
+	readonly at: Instant;
+	/** The day lies in here with 95 %. */
+	readonly earliest: Instant;
+	readonly latest: Instant;
+	readonly before: RatePerDay;
+	readonly after: RatePerDay;
+	/** Posterior probability that there was a step at all. */
+	readonly probability: number;
+}
+
 export interface Estimate {
 	/** How many readings it stands on, and the first and last of them. */
 	readonly basedOn: number;
 	readonly from: Instant;
 	readonly to: Instant;
-	/** What the water takes up per day; negative when it gains by itself. */
+	/** What the water takes up per day, on the average of the last fortnight; negative when it gains by itself. */
 	readonly consumptionPerDay: RatePerDay;
 	/** Change per day with the doses that run now: doses minus consumption, without water changes. */
 	readonly netChangePerDay: RatePerDay;
+	/** Only bounds so far, most of them on one side: a rate from these is no number to show. */
+	readonly mostlyBounds: boolean;
+	readonly doubts: readonly Doubt[];
+	readonly changes: readonly ConsumptionChange[];
+	/** What is used per day at one time, with hindsight. */
+	rateAt(time: Instant): RatePerDay;
+	/** In the past with hindsight, ahead a forecast with the doses that run. */
 	at(time: Instant): Prediction;
 }
-
-/**
- * Estimates one parameter of one water at and around `now`. Every estimator answers in this shape, so that a
- * better one can take the place of a simple one. Null when there is no reading at all.
- */
-export type Estimator = (history: History, now: Instant) => Estimate | null;

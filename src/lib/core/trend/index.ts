@@ -1,12 +1,26 @@
 /** Where a concentration is going, and how fast it is used up. */
 export { twoPointRate, weightedRate, type Rate, type WeightedRate } from './rate.ts';
 export {
+	type ConsumptionChange,
+	type Doubt,
 	type Estimate,
-	type Estimator,
 	type History,
-	type MeasuredPoint,
+	type Observation,
 	type Prediction,
 	type RatePerDay
 } from './estimate.ts';
-export { robustLine } from './robust-line.ts';
+export {
+	CONSUMPTION_DAYS,
+	estimateOne,
+	estimateWater,
+	type Departure,
+	type WaterEstimate
+} from './water-estimate.ts';
 export { daysUntilOutside } from './leaving.ts';
+export {
+	CALCIUM_PER_DKH,
+	MAGNESIUM_FRACTION,
+	MAGNESIUM_PER_DKH,
+	checkStoichiometry,
+	type StoichiometryCheck
+} from './stoichiometry.ts';

@@ -10,7 +10,7 @@ import { resultsSince, type DatedResult } from '../repository/result.ts';
 import { lastUseOf } from '../repository/test.ts';
 import { targetsOf, type Water } from '../repository/water.ts';
 import type { Deps } from './deps.ts';
-import { bandAt, estimator, plainBand } from './water-history.ts';
+import { bandAt, waterEstimate, plainBand } from './water-history.ts';
 
 const LOOK_BACK_DAYS = 60;
 
@@ -40,7 +40,7 @@ export async function readBench(deps: Deps, scope: SiteScope, water: Water): Pro
 		targetsOf(deps.db, scope, water.id),
 		lastUseOf(deps.db, scope, water.id)
 	]);
-	const estimateOf = estimator(results, events, water.netVolumeL, now);
+	const { of: estimateOf } = waterEstimate(results, events, water.netVolumeL, now);
 	const contextOf = (parameter: ParameterId): BenchContext => {
 		const estimate = estimateOf(parameter);
 		const enough = estimate !== null && estimate.basedOn >= LEAST_FOR_EXPECTATION;

@@ -9,9 +9,9 @@ import type { SiteScope } from '../repository/scope.ts';
 import { resultsSince } from '../repository/result.ts';
 import { targetsOf, type DatedBand, type Water } from '../repository/water.ts';
 import type { Deps } from './deps.ts';
-import { bandAt, estimator, isLine, plainBand } from './water-history.ts';
+import { bandAt, waterEstimate, isLine, plainBand } from './water-history.ts';
 
-/** Today looks back this far for a last reading; the estimate takes what it needs of it. */
+/** Today looks back this far for a last reading. */
 const LOOK_BACK_DAYS = 120;
 const TAIL_DAYS = 7;
 
@@ -50,7 +50,7 @@ export async function readToday(deps: Deps, scope: SiteScope, water: Water): Pro
 		eventsSince(deps.db, scope, water.id, since),
 		targetsOf(deps.db, scope, water.id)
 	]);
-	const estimateOf = estimator(results, events, water.netVolumeL, now);
+	const { of: estimateOf } = waterEstimate(results, events, water.netVolumeL, now);
 	const rows: ParameterToday[] = [];
 	const untested: ParameterId[] = [];
 	for (const parameter of PARAMETER_IDS) {

@@ -7,7 +7,7 @@ import type { SiteScope } from '../repository/scope.ts';
 import { resultsSince } from '../repository/result.ts';
 import { targetsOf, type Water } from '../repository/water.ts';
 import type { Deps } from './deps.ts';
-import { bandAt, estimator, isLine } from './water-history.ts';
+import { bandAt, waterEstimate, isLine } from './water-history.ts';
 
 const FORECAST_DAYS = 7;
 /** The estimate needs readings and regimes from before the span begins. */
@@ -45,7 +45,7 @@ export async function readTrends(
 		targetsOf(deps.db, scope, water.id)
 	]);
 	const to = addDays(now, FORECAST_DAYS);
-	const estimateOf = estimator(results, events, water.netVolumeL, now);
+	const { of: estimateOf } = waterEstimate(results, events, water.netVolumeL, now);
 	const rows = PARAMETER_IDS.flatMap((parameter): TrendRow[] => {
 		const through = estimateOf(parameter);
 		const estimate = isLine(parameter, through) ? through : null;

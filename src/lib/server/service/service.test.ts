@@ -11,7 +11,7 @@ import { logCsv } from './log-csv';
 import { contentHash } from './once';
 import type { LogEntry } from './read-log';
 import { balanceEvents } from './water-events';
-import { bandAt, historyOf, measuredPoints, plainBand } from './water-history';
+import { bandAt, historyOf, plainBand } from './water-history';
 
 const start = instant(1_700_000_000_000);
 const event = (kind: StoredEvent['kind'], details: object, day = 0): StoredEvent => ({
@@ -81,14 +81,14 @@ describe('events in the balance', () => {
 	});
 	it('are left out where no volume is known', () => {
 		const dose = event('dose', { supplement: 'A', amountMl: 5, strength: [] });
-		expect(historyOf('alkalinity', [], [dose], null, start).inputs).toEqual([]);
-		expect(historyOf('alkalinity', [], [dose], 540, start).inputs).toHaveLength(1);
+		expect(historyOf('alkalinity', [], [], null, start).inputs).toEqual([]);
+		expect(historyOf('alkalinity', [], balanceEvents([dose], 540), 540, start).inputs).toHaveLength(1);
 	});
 });
 
 describe('the history of a parameter', () => {
 	const dated = (result: object) => ({ runId: 'r', at: start, methodCode: 'x', result }) as never;
-	it('stands on values; bounds and other parameters are left out', () => {
+	it('stands on all its results, bounds too, each with its kit', () => {
 		const value = {
 			kind: 'value',
 			parameter: 'alkalinity',
@@ -97,15 +97,18 @@ describe('the history of a parameter', () => {
 			uRandom: 0.2,
 			uCommon: 0.1
 		};
-		const points = measuredPoints(
-			[
-				dated(value),
-				dated({ ...value, parameter: 'calcium', value: 430 }),
-				dated({ kind: 'bound', parameter: 'alkalinity', unit: 'dkh', sense: '<', limit: 0.2 })
-			],
-			'alkalinity'
+		const bound = { kind: 'bound', parameter: 'alkalinity', unit: 'dkh', sense: '<', limit: 0.2 };
+		const { observations } = historyOf(
+			'alkalinity',
+			[dated(value), dated({ ...value, parameter: 'calcium', value: 430 }), dated(bound)],
+			[],
+			null,
+			start
 		);
-		expect(points).toEqual([{ at: start, value: 8, uRandom: 0.2, uCommon: 0.1 }]);
+		expect(observations).toEqual([
+			{ id: 'r', at: start, kit: 'x', result: value },
+			{ id: 'r', at: start, kit: 'x', result: bound }
+		]);
 	});
 	it('is judged by the band of its time', () => {
 		const band = (low: number | null, high: number | null, day: number): DatedBand => ({

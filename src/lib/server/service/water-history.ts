@@ -1,9 +1,8 @@
-import { inputsOf } from '$lib/core/balance';
+import { inputsOf, type WaterEvent } from '$lib/core/balance';
 import type { Band } from '$lib/core/judgement';
 import { PARAMETERS, type ParameterId } from '$lib/core/quantity';
 import { addDays, type Instant } from '$lib/core/time';
-import { pointOf } from '$lib/core/reading';
-import { robustLine, type Estimate, type History, type MeasuredPoint } from '$lib/core/trend';
+import { estimateWater, type Estimate, type History, type WaterEstimate } from '$lib/core/trend';
 import type { StoredEvent } from '../repository/event.ts';
 import type { DatedResult } from '../repository/result.ts';
 import type { DatedBand } from '../repository/water.ts';
@@ -12,46 +11,39 @@ import { balanceEvents } from './water-events.ts';
 /** How far ahead running doses are continued for forecasts. */
 const HORIZON_DAYS = 60;
 
-/** The current readings of one parameter as points; bounds wait for an estimate that can use them. */
-export function measuredPoints(results: readonly DatedResult[], parameter: ParameterId): MeasuredPoint[] {
-	return results.flatMap(({ at, result }) => {
-		const point = result.parameter === parameter ? pointOf(result) : null;
-		return point ? [{ at, value: point.value, uRandom: point.uRandom, uCommon: point.uCommon }] : [];
-	});
-}
+/** A line through more than this is no better for today, and takes its time. */
+export const ESTIMATE_LOOK_BACK_DAYS = 400;
 
 /** What the estimate of one parameter stands on. Without a known volume, doses cannot be reckoned with. */
 export function historyOf(
 	parameter: ParameterId,
 	results: readonly DatedResult[],
-	events: readonly StoredEvent[],
+	balance: readonly WaterEvent[],
 	netVolumeL: number | null,
 	now: Instant
 ): History {
 	return {
 		parameter,
-		points: measuredPoints(results, parameter),
-		inputs:
-			netVolumeL === null
-				? []
-				: inputsOf(balanceEvents(events, netVolumeL), parameter, netVolumeL, addDays(now, HORIZON_DAYS))
+		observations: results.flatMap(({ runId, at, methodCode, result }) =>
+			result.parameter === parameter ? [{ id: runId, at, kit: methodCode, result }] : []
+		),
+		inputs: netVolumeL === null ? [] : inputsOf(balance, parameter, netVolumeL, addDays(now, HORIZON_DAYS))
 	};
 }
 
-/** Estimates a water's parameters from what was read and done, each once, when it is first asked for. */
-export function estimator(
+/** Estimates a water's parameters from what was read and done. */
+export function waterEstimate(
 	results: readonly DatedResult[],
 	events: readonly StoredEvent[],
 	netVolumeL: number | null,
 	now: Instant
-): (parameter: ParameterId) => Estimate | null {
-	const known = new Map<ParameterId, Estimate | null>();
-	return (parameter) => {
-		if (!known.has(parameter)) {
-			known.set(parameter, robustLine(historyOf(parameter, results, events, netVolumeL, now), now));
-		}
-		return known.get(parameter) ?? null;
-	};
+): WaterEstimate {
+	const balance = netVolumeL === null ? [] : balanceEvents(events, netVolumeL);
+	const tested = new Set(results.map((r) => r.result.parameter));
+	return estimateWater(
+		[...tested].map((parameter) => historyOf(parameter, results, balance, netVolumeL, now)),
+		now
+	);
 }
 
 /** One reading of what nobody doses says nothing about the days since: there is no line to show. */

@@ -1,0 +1,195 @@
+import { addDays } from '../time/index.ts';
+import type { ConsumptionChange } from './estimate.ts';
+import type { HistoryItem, Prepared } from './history-items.ts';
+import {
+	adjointOf,
+	EXCHANGE,
+	emptyTrack,
+	filterLevelRate,
+	smoothedAt,
+	timelineOf,
+	type Timeline,
+	type Track,
+	type WanderNoise
+} from './level-rate/index.ts';
+import { modelOf } from './wander.ts';
+
+/** A step is looked for on every day; beyond so many days of readings behind it nothing new is learned of it. */
+const LOOK_AFTER_DAYS = 45;
+/** Before a step is looked for, the filter must know the rate it stepped from. */
+const READINGS_BEFORE = 5;
+/** Steps come this seldom (convention): one in a year is usual. */
+const DAYS_BETWEEN_STEPS = 365;
+/** A step is told when it is this much likelier than none. */
+const TELL_ABOVE = 0.95;
+/** Two steps nearer to each other than this are one. */
+const APART_DAYS = 14;
+const MOST_STEPS = 40;
+const COVERED = 0.95;
+
+interface Candidate {
+	readonly day: number;
+	/** ln of the Bayes factor for a step on this day against none. */
+	readonly support: number;
+	readonly step: number;
+	readonly stepVariance: number;
+}
+
+/**
+ * What a step of the rate on a day would have done to the filter's innovations, and how much they speak for it.
+ *
+ * @param stepSd how large a step may be before anything is read, canonical unit a day
+ * @see Willsky & Jones (1976), IEEE Trans. Automatic Control 21, 108 (generalized likelihood ratio); the size of the
+ *   step is integrated over its prior
+ */
+function supportFor(timeline: Timeline, track: Track, day: number, first: number, stepSd: number): Candidate {
+	let [level, rate, now] = [0, 1, day];
+	let [information, agreement] = [0, 0];
+	for (let i = first; i < timeline.length && timeline.day[i]! - day <= LOOK_AFTER_DAYS; i++) {
+		level -= rate * (timeline.day[i]! - now);
+		now = timeline.day[i]!;
+		const spread = track.spread[i]!;
+		if (timeline.kind[i] === EXCHANGE) level *= 1 - timeline.a[i]!;
+		if (spread <= 0) continue;
+		// The unit step's mark on this innovation; then the filter corrects for it as it does for the water.
+		information += (level * level) / spread;
+		agreement += (level * track.innovation[i]!) / spread;
+		const seen = level;
+		level -= (track.before.levelVariance[i]! / spread) * seen;
+		rate -= (track.before.covariance[i]! / spread) * seen;
+	}
+	const stepVariance = 1 / (information + 1 / stepSd ** 2);
+	const step = stepVariance * agreement;
+	return {
+		day,
+		support: 0.5 * (agreement * step - Math.log(1 + information * stepSd ** 2)),
+		step,
+		stepVariance
+	};
+}
+
+function candidatesOf(
+	timeline: Timeline,
+	track: Track,
+	stepSd: number,
+	known: readonly number[]
+): Candidate[] {
+	const candidates: Candidate[] = [];
+	let read = 0;
+	let day = 0;
+	for (let i = 0; i < timeline.length; i++) {
+		const from = Math.max(day, i > 0 ? timeline.day[i - 1]! : 0);
+		if (read >= READINGS_BEFORE) {
+			for (day = Math.max(day, Math.ceil(from)); day <= timeline.day[i]!; day++) {
+				if (known.some((k) => Math.abs(k - day) < APART_DAYS)) continue;
+				candidates.push(supportFor(timeline, track, day, i, stepSd));
+			}
+		}
+		if (track.spread[i]! > 0) read++;
+	}
+	return candidates;
+}
+
+interface Found {
+	readonly best: Candidate;
+	readonly earliest: number;
+	readonly latest: number;
+	readonly probability: number;
+}
+
+/** The likeliest step about one peak of support, with the days that it may have been on. */
+function peakOf(candidates: readonly Candidate[]): Found | null {
+	const best = candidates.reduce<Candidate | null>((a, b) => (a && a.support >= b.support ? a : b), null);
+	if (!best) return null;
+	const near = candidates.filter((c) => Math.abs(c.day - best.day) <= LOOK_AFTER_DAYS);
+	const weights = near.map((c) => Math.exp(c.support - best.support));
+	const sum = weights.reduce((a, b) => a + b, 0);
+	const odds = (Math.exp(Math.min(best.support, 600)) * sum) / DAYS_BETWEEN_STEPS;
+	const edge = (from: number, by: 1 | -1): number => {
+		let left = (1 - COVERED) / 2;
+		let k = from;
+		while (k + by >= 0 && k + by < near.length && weights[k]! / sum < left) {
+			left -= weights[k]! / sum;
+			k += by;
+		}
+		return near[k]!.day;
+	};
+	return {
+		best,
+		earliest: edge(0, 1),
+		latest: edge(near.length - 1, -1),
+		probability: odds / (1 + odds)
+	};
+}
+
+export interface FoundSteps {
+	/** The items with every step let in: the rate is free to have jumped there. */
+	readonly items: readonly HistoryItem[];
+	readonly changes: readonly ConsumptionChange[];
+}
+
+/**
+ * Steps of the consumption: found, dated with an interval, one after the other, the clearest first. Steady drift of
+ * the usual size is no step, so the noise to hold it against is the usual one, not what the step itself has blown up.
+ *
+ * @param stepSd how large a step may be before anything is read
+ */
+export function findSteps(
+	prepared: Prepared,
+	items: readonly HistoryItem[],
+	noise: WanderNoise,
+	stepSd: number
+): FoundSteps {
+	let current = items;
+	const found: Found[] = [];
+	for (let round = 0; round < MOST_STEPS; round++) {
+		const timeline = timelineOf(current);
+		const track = emptyTrack(timeline.length);
+		filterLevelRate(timeline, modelOf(prepared, noise), track);
+		const peak = peakOf(
+			candidatesOf(
+				timeline,
+				track,
+				stepSd,
+				found.map((f) => f.best.day)
+			)
+		);
+		if (!peak || peak.probability < TELL_ABOVE) break;
+		found.push(peak);
+		const { day } = peak.best;
+		const at = current.findIndex((item) => item.day >= day);
+		const loosen: HistoryItem = {
+			kind: 'loosen',
+			day,
+			levelVariance: 0,
+			rateVariance: stepSd ** 2,
+			cause: 'step'
+		};
+		current = [...current.slice(0, at), loosen, ...current.slice(at)];
+	}
+	if (found.length === 0) return { items, changes: [] };
+
+	const timeline = timelineOf(current);
+	const model = modelOf(prepared, noise);
+	const track = emptyTrack(timeline.length);
+	filterLevelRate(timeline, model, track);
+	const adjoint = adjointOf(timeline, model, track);
+	const rateAfter = (i: number) => {
+		const { rate, rateVariance } = smoothedAt(track, adjoint, i);
+		return { value: rate, u: Math.sqrt(rateVariance) };
+	};
+	const changes = found
+		.sort((a, b) => a.best.day - b.best.day)
+		.map(({ best, earliest, latest, probability }): ConsumptionChange => {
+			const i = current.findIndex((item) => item.cause === 'step' && item.day === best.day);
+			return {
+				at: addDays(prepared.origin, best.day),
+				earliest: addDays(prepared.origin, earliest),
+				latest: addDays(prepared.origin, latest),
+				before: rateAfter(i - 1),
+				after: rateAfter(i),
+				probability
+			};
+		});
+	return { items: current, changes };
+}

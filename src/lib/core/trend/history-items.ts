@@ -1,0 +1,209 @@
+import type { ConcentrationInput } from '../balance/index.ts';
+import { median } from '../numeric/index.ts';
+import { PARAMETERS, type ParameterId } from '../quantity/index.ts';
+import { boundsOf, pointOf, type TestResult } from '../reading/index.ts';
+import { daysBetween, type Instant } from '../time/index.ts';
+import type { History, Observation } from './estimate.ts';
+import type { LevelRate, TimelineItem } from './level-rate/index.ts';
+import { TREND_SETTINGS } from './settings.ts';
+
+/** An item on the way to the filters; a measurement knows its observation. */
+export type HistoryItem = TimelineItem & {
+	readonly of?: Observation;
+	/** Why less is known from here on: the consumption stepped, the dosing was set anew, or the water jumped. */
+	readonly cause?: 'step' | 'setting' | 'jump';
+	/** Of a flow: how well it is known what it brings. */
+	readonly relativeU?: number;
+};
+
+/** Noise of placing a colour between its neighbours, as part of the interval's width (convention). */
+const EDGE_NOISE = 0.2;
+/** A bound's own noise, as part of the limit (convention). */
+const BOUND_NOISE = 0.15;
+/** Relative standard uncertainty of how much water a change really exchanged (convention). */
+const EXCHANGE_RELATIVE_U = 0.05;
+
+/** Standard uncertainty that a repeat would average down. */
+export function randomU(result: TestResult): number {
+	switch (result.kind) {
+		case 'value':
+			return result.uRandom;
+		case 'interval':
+			return (result.upper - result.lower) / Math.sqrt(12);
+		case 'bound':
+			return Math.max(result.limit * 0.5, PARAMETERS[result.parameter].plausibleSpread / 20);
+	}
+}
+
+function commonU(result: TestResult): number {
+	return result.kind === 'bound' ? 0 : result.uCommon;
+}
+
+/** A number to begin from; of a bound somewhere beyond it. */
+export function roughValue(result: TestResult): number {
+	if (result.kind === 'bound') return result.sense === '<' ? result.limit / 2 : result.limit * 1.2;
+	return pointOf(result)!.value;
+}
+
+/**
+ * What a result says to the filter: a value as a value, an interval as an interval, a bound as an open one.
+ *
+ * @param extraU besides the reading's own random part, canonical unit
+ */
+export function measurementOf(observation: Observation, day: number, extraU = 0): HistoryItem {
+	const { result } = observation;
+	const momentSd = Math.hypot(TREND_SETTINGS[result.parameter].momentSd, extraU);
+	if (result.kind === 'value') {
+		// Even a reader without any noise leaves something open; zero would stop the filter.
+		const u = Math.max(Math.hypot(result.uRandom, momentSd), 1e-6 * Math.max(1, Math.abs(result.value)));
+		return { kind: 'value', day, value: result.value, u, of: observation };
+	}
+	const { lower, upper } = boundsOf(result);
+	const noise =
+		result.kind === 'bound' ? BOUND_NOISE * result.limit : EDGE_NOISE * ((upper ?? lower) - lower);
+	const floor = PARAMETERS[result.parameter].plausibleSpread * 1e-3;
+	// Nothing lies below nothing; an interval that begins there is open downwards for the noise's sake.
+	const open = lower <= PARAMETERS[result.parameter].conceivable[0];
+	return {
+		kind: 'interval',
+		day,
+		lower: open ? PARAMETERS[result.parameter].conceivable[0] : lower,
+		upper: upper ?? Infinity,
+		u: Math.hypot(Math.max(noise, floor), momentSd),
+		of: observation
+	};
+}
+
+function flowItems(inputs: readonly ConcentrationInput[], dayOf: (at: Instant) => number): HistoryItem[] {
+	const flows = inputs.filter((i) => i.kind === 'flow');
+	const edges = [...new Set(flows.flatMap((f) => [f.from, f.to]))].sort((a, b) => a - b);
+	const items: HistoryItem[] = [];
+	let before = 0;
+	let lastU = 0;
+	for (const edge of edges) {
+		const running = flows.filter((f) => f.from <= edge && edge < f.to);
+		const perDay = running.reduce((sum, f) => sum + f.perDay, 0);
+		if (perDay === before) continue;
+		const relativeU = Math.max(...running.map((f) => f.relativeU), 0) || lastU;
+		lastU = relativeU;
+		const day = dayOf(edge);
+		items.push({ kind: 'flow', day, perDay, relativeU });
+		// Strength and volume are known only so well: what a new setting really adds is new as well.
+		items.push({
+			kind: 'loosen',
+			day,
+			levelVariance: 0,
+			rateVariance: (relativeU * (perDay - before)) ** 2,
+			cause: 'setting'
+		});
+		before = perDay;
+	}
+	return items;
+}
+
+function inputItems(
+	parameter: ParameterId,
+	inputs: readonly ConcentrationInput[],
+	dayOf: (at: Instant) => number
+): HistoryItem[] {
+	const single = inputs.flatMap((input): HistoryItem[] => {
+		if (input.kind === 'step') {
+			return [{ kind: 'step', day: dayOf(input.at), amount: input.amount, u: input.u }];
+		}
+		if (input.kind === 'flow') return [];
+		const { fraction, newWater } = input;
+		return [
+			{
+				kind: 'exchange',
+				day: dayOf(input.at),
+				fraction,
+				newWater: newWater?.value ?? null,
+				uNewWater: newWater?.u ?? TREND_SETTINGS[parameter].newWaterSd,
+				uFraction: EXCHANGE_RELATIVE_U * fraction
+			}
+		];
+	});
+	return [...flowItems(inputs, dayOf), ...single];
+}
+
+/** What is common to all readings of a kit, kit by kit. */
+export function commonUOfKits(observations: readonly Observation[]): Map<string, number> {
+	const all = new Map<string, number[]>();
+	for (const { kit, result } of observations) {
+		const known = all.get(kit);
+		if (known) known.push(commonU(result));
+		else all.set(kit, [commonU(result)]);
+	}
+	return new Map([...all].map(([kit, us]) => [kit, median(us)]));
+}
+
+function mostRead(observations: readonly Observation[]): string {
+	const counts = new Map<string, number>();
+	for (const { kit } of observations) counts.set(kit, (counts.get(kit) ?? 0) + 1);
+	return [...counts].reduce((most, kit) => (kit[1] > most[1] ? kit : most))[0];
+}
+
+export interface Prepared {
+	readonly parameter: ParameterId;
+	readonly origin: Instant;
+	readonly observations: readonly Observation[];
+	/** Measurements first at equal times; what is still to come stands after them. */
+	readonly items: readonly HistoryItem[];
+	readonly prior: LevelRate;
+	readonly flowPerDay: number;
+	/** Standard uncertainty of it. */
+	readonly flowU: number;
+	/** Random standard uncertainty of a usual reading. */
+	readonly usualU: number;
+	readonly usualLevel: number;
+}
+
+/** @returns null without a single reading up to now */
+export function prepare(history: History, now: Instant): Prepared | null {
+	const { parameter } = history;
+	const observations = history.observations.filter((o) => o.at <= now);
+	const first = observations[0];
+	if (!first) return null;
+	const origin = first.at;
+	const dayOf = (at: Instant) => daysBetween(origin, at);
+
+	// A second kit's error against the usual kit's is one more unknown in what one parameter's filter sees.
+	const kits = commonUOfKits(observations);
+	const usual = mostRead(observations);
+	const extraU = (o: Observation) => (o.kit === usual ? 0 : Math.hypot(kits.get(o.kit)!, kits.get(usual)!));
+
+	const happened = inputItems(parameter, history.inputs, dayOf);
+	let flowPerDay = 0;
+	let flowU = 0;
+	const later = happened.filter((item) => {
+		if (item.day > 0) return true;
+		if (item.kind === 'flow') {
+			flowPerDay = item.perDay;
+			flowU = item.perDay * (item.relativeU ?? 0);
+		}
+		return false;
+	});
+	const isRead = (item: HistoryItem) => (item.of ? 0 : 1);
+	const items = [...observations.map((o) => measurementOf(o, dayOf(o.at), extraU(o))), ...later].sort(
+		(a, b) => a.day - b.day || isRead(a) - isRead(b)
+	);
+	const { plausibleSpread } = PARAMETERS[parameter];
+	const rough = roughValue(first.result);
+	return {
+		parameter,
+		origin,
+		observations,
+		items,
+		flowPerDay,
+		flowU,
+		usualU: Math.max(median(observations.map((o) => randomU(o.result))), plausibleSpread * 1e-4),
+		usualLevel: median(observations.map((o) => roughValue(o.result))),
+		prior: {
+			level: rough,
+			rate: 0,
+			levelVariance: Math.max(plausibleSpread, rough / 2, 3 * randomU(first.result)) ** 2,
+			covariance: 0,
+			rateVariance: TREND_SETTINGS[parameter].rateSd ** 2
+		}
+	};
+}

@@ -1,0 +1,103 @@
+import type { ConcentrationInput } from '../balance/index.ts';
+import { REFERENCE_SALINITY } from '../seawater/index.ts';
+import type { TestResult } from '../reading/index.ts';
+import type { Instant } from '../time/index.ts';
+import type { Estimate, History, Observation, Prediction } from './estimate.ts';
+
+/** A salinity known worse than this says nothing about what follows it. */
+const KNOWN_WITHIN = 0.6;
+const LEAST_READINGS = 3;
+
+/** How salty it was against the reference, 1 where that is not known well. */
+function saltinessAt(salinity: Estimate, at: Instant): { readonly ratio: number; readonly u: number } {
+	if (salinity.basedOn < LEAST_READINGS) return { ratio: 1, u: 0 };
+	const { value, uRandom } = salinity.at(at);
+	// The instrument's own error is the same going in and coming out.
+	return uRandom > KNOWN_WITHIN || value < 5
+		? { ratio: 1, u: 0 }
+		: { ratio: value / REFERENCE_SALINITY, u: uRandom / REFERENCE_SALINITY };
+}
+
+function scaledResult(result: TestResult, by: number, relativeU: number): TestResult {
+	switch (result.kind) {
+		case 'value':
+			return {
+				...result,
+				value: result.value * by,
+				uRandom: Math.hypot(result.uRandom, result.value * relativeU) * by,
+				uCommon: result.uCommon * by
+			};
+		case 'interval':
+			return {
+				...result,
+				lower: result.lower * by,
+				upper: result.upper * by,
+				best: result.best === null ? null : result.best * by,
+				uRandom: result.uRandom * by,
+				uCommon: result.uCommon * by
+			};
+		case 'bound':
+			return { ...result, limit: result.limit * by };
+	}
+}
+
+/**
+ * A major ion's history as it would be at S = 35, so that evaporation and topping up move nothing: every reading by the
+ * salinity of its time, new water by its own.
+ */
+export function followSalinity(history: History, salinity: Estimate): History {
+	const observations = history.observations.map((o): Observation => {
+		const { ratio, u } = saltinessAt(salinity, o.at);
+		return { ...o, result: scaledResult(o.result, 1 / ratio, u / ratio) };
+	});
+	const inputs = history.inputs.map((input): ConcentrationInput => {
+		if (input.kind !== 'exchange' || !input.newWater) return input;
+		const ratio = input.newSalinity
+			? input.newSalinity.value / REFERENCE_SALINITY
+			: saltinessAt(salinity, input.at).ratio;
+		return { ...input, newWater: { value: input.newWater.value / ratio, u: input.newWater.u / ratio } };
+	});
+	return { ...history, observations, inputs };
+}
+
+/** The same estimate as the water holds it, at its own salinity. */
+export function withSalinity(estimate: Estimate, salinity: Estimate): Estimate {
+	return {
+		get basedOn() {
+			return estimate.basedOn;
+		},
+		get from() {
+			return estimate.from;
+		},
+		get to() {
+			return estimate.to;
+		},
+		get consumptionPerDay() {
+			return estimate.consumptionPerDay;
+		},
+		get netChangePerDay() {
+			return estimate.netChangePerDay;
+		},
+		get mostlyBounds() {
+			return estimate.mostlyBounds;
+		},
+		get doubts() {
+			return estimate.doubts;
+		},
+		get changes() {
+			return estimate.changes;
+		},
+		rateAt(time: Instant) {
+			return estimate.rateAt(time);
+		},
+		at(time: Instant): Prediction {
+			const { value, uRandom, uCommon } = estimate.at(time);
+			const { ratio, u } = saltinessAt(salinity, time);
+			return {
+				value: value * ratio,
+				uRandom: Math.hypot(uRandom * ratio, value * u),
+				uCommon: uCommon * ratio
+			};
+		}
+	};
+}

@@ -1,0 +1,212 @@
+import { normalDensity } from '../numeric/index.ts';
+import { PARAMETERS } from '../quantity/index.ts';
+import { addDays } from '../time/index.ts';
+import type { Doubt } from './estimate.ts';
+import { roughValue, type HistoryItem, type Prepared } from './history-items.ts';
+import {
+	emptyTrack,
+	filterLevelRate,
+	stateAt,
+	timelineOf,
+	type LevelRate,
+	type Track,
+	type WanderNoise
+} from './level-rate/index.ts';
+import { TREND_SETTINGS } from './settings.ts';
+import { modelOf } from './wander.ts';
+
+/** From here on a reading is a surprise. */
+export const SURPRISING_Z = 3;
+/** Share of readings that are wrong, and of readings before which the water jumped unlogged (convention). */
+const WRONG_SHARE = 0.03;
+const CHANGED_SHARE = 0.01;
+/** A wrong reading lands anywhere within so many of its own standard deviations, or of what waters differ by. */
+const WRONG_WIDTH = 8;
+/** A wrong reading is kept with so many times its uncertainty: it never vanishes, and moves next to nothing. */
+const WRONG_WIDENING = 12;
+/** One explanation so likely needs no further reading; after two more readings the likelier one holds. */
+const SETTLED = 0.9;
+const READINGS_TO_SETTLE = 2;
+/** More surprises than this tell of a model that does not fit, not of readings. */
+const MOST_SURPRISES = 60;
+
+type Explanation = 'as-is' | 'wrong' | 'changed';
+
+/** Set in place of what followed a surprising last reading: what both explanations make of the level together. */
+export interface OpenQuestion {
+	/** After this item. */
+	readonly after: HistoryItem;
+	readonly level: number;
+	readonly variance: number;
+}
+
+export interface Weighed {
+	/** The items as the estimate uses them: wrong readings widened, unlogged jumps let in. */
+	readonly items: readonly HistoryItem[];
+	readonly doubts: readonly Doubt[];
+	readonly open: OpenQuestion | null;
+}
+
+function widened(item: HistoryItem, spread: number): HistoryItem {
+	if (item.kind === 'value') return { ...item, u: item.u * WRONG_WIDENING };
+	if (item.kind !== 'interval') return item;
+	// An interval that is not believed says no more than a value about its middle would.
+	return {
+		kind: 'value',
+		day: item.day,
+		value: roughValue(item.of!.result),
+		u: WRONG_WIDENING * Math.max(item.u, spread / 4),
+		...(item.of ? { of: item.of } : {})
+	};
+}
+
+function explained(item: HistoryItem, by: Explanation, jumpSd: number): readonly HistoryItem[] {
+	switch (by) {
+		case 'as-is':
+			return [item];
+		case 'wrong':
+			return [widened(item, jumpSd)];
+		case 'changed':
+			return [
+				{
+					kind: 'loosen',
+					day: item.day,
+					levelVariance: jumpSd * jumpSd,
+					rateVariance: 0,
+					cause: 'jump'
+				},
+				item
+			];
+	}
+}
+
+function surpriseOf(item: HistoryItem, track: Track, i: number): { z: number; expected: number; sd: number } {
+	const expected = track.before.level[i]!;
+	const sd =
+		item.kind === 'value'
+			? Math.sqrt(track.spread[i]!)
+			: Math.hypot(Math.sqrt(track.before.levelVariance[i]!), item.kind === 'interval' ? item.u : 0);
+	if (item.kind === 'value') return { z: (item.value - expected) / sd, expected, sd };
+	if (item.kind !== 'interval') return { z: 0, expected, sd };
+	// An interval surprises by how far its nearer end lies from what was expected.
+	const off =
+		expected < item.lower ? item.lower - expected : expected > item.upper ? item.upper - expected : 0;
+	return { z: off / sd, expected, sd };
+}
+
+/** The measurements that follow item i, and all that happens between them. */
+function following(items: readonly HistoryItem[], i: number): readonly HistoryItem[] {
+	const next: HistoryItem[] = [];
+	let read = 0;
+	for (let k = i + 1; k < items.length && read < READINGS_TO_SETTLE; k++) {
+		next.push(items[k]!);
+		if (items[k]!.of) read++;
+	}
+	while (next.length > 0 && !next.at(-1)!.of) next.pop();
+	return next;
+}
+
+interface Branch {
+	readonly by: Explanation;
+	readonly weight: number;
+	/** Just after the surprising reading. */
+	readonly state: LevelRate;
+}
+
+function branchesOf(
+	prepared: Prepared,
+	noise: WanderNoise,
+	items: readonly HistoryItem[],
+	i: number,
+	track: Track,
+	after: readonly HistoryItem[]
+): Branch[] {
+	const item = items[i]!;
+	const { expected, sd, z } = surpriseOf(item, track, i);
+	const { neverDoubted } = TREND_SETTINGS[prepared.parameter];
+	const mayBeWrong = !(neverDoubted === 'both' || (neverDoubted === 'high' && z > 0));
+	const { plausibleSpread } = PARAMETERS[prepared.parameter];
+	const jumpSd = Math.max(plausibleSpread / 2, 3 * sd);
+	const read = item.kind === 'value' ? item.value : expected + z * sd;
+	const wide = Math.max(WRONG_WIDTH * sd, plausibleSpread);
+	const asWrong = mayBeWrong ? WRONG_SHARE * normalDensity(read, expected, wide) : 0;
+	const model = {
+		...modelOf(prepared, noise),
+		prior: stateAt(track.before, i),
+		startDay: item.day,
+		flowPerDay: i > 0 ? track.flow[i - 1]! : prepared.flowPerDay
+	};
+	const branch = (by: Explanation, prior: number): Branch & { readonly log: number } => {
+		const own = timelineOf(explained(item, by, jumpSd));
+		const ownTrack = emptyTrack(own.length);
+		const likelihood = filterLevelRate(own, model, ownTrack);
+		const state = stateAt(ownTrack.after, own.length - 1);
+		const then = { ...model, prior: state, flowPerDay: ownTrack.flow[own.length - 1]! };
+		const later = after.length > 0 ? filterLevelRate(timelineOf(after), then) : 0;
+		return { by, weight: 0, state, log: prior + (by === 'wrong' ? 0 : likelihood) + later };
+	};
+	const branches = [
+		branch('as-is', Math.log(1 - WRONG_SHARE - CHANGED_SHARE)),
+		branch('changed', Math.log(CHANGED_SHARE)),
+		...(asWrong > 0 ? [branch('wrong', Math.log(asWrong))] : [])
+	];
+	const best = Math.max(...branches.map((b) => b.log));
+	const weights = branches.map((b) => Math.exp(b.log - best));
+	const sum = weights.reduce((a, b) => a + b, 0);
+	return branches.map(({ by, state }, k) => ({ by, state, weight: weights[k]! / sum }));
+}
+
+/** Mean and variance of the level when each explanation has its chance. */
+function mixed(branches: readonly Branch[]): { readonly level: number; readonly variance: number } {
+	const level = branches.reduce((sum, b) => sum + b.weight * b.state.level, 0);
+	const variance = branches.reduce(
+		(sum, b) => sum + b.weight * (b.state.levelVariance + (b.state.level - level) ** 2),
+		0
+	);
+	return { level, variance };
+}
+
+/**
+ * Goes through the readings in their order. One that does not fit is explained in three ways (chance, a wrong reading,
+ * an unlogged change of the water), each weighed by what was expected and by the readings that follow. While none has
+ * won, all stay, and the level is as wide as they are apart. Nothing is dropped: a reading taken for wrong keeps a
+ * little say, one that told of a change sets the level anew.
+ */
+export function weighSurprises(prepared: Prepared, noise: WanderNoise): Weighed {
+	let items: readonly HistoryItem[] = prepared.items;
+	const doubts: Doubt[] = [];
+	let open: OpenQuestion | null = null;
+	let from = 1;
+	for (let round = 0; round < MOST_SURPRISES; round++) {
+		const track = emptyTrack(items.length);
+		filterLevelRate(timelineOf(items), modelOf(prepared, noise), track);
+		const i = items.findIndex(
+			(item, k) => k >= from && item.of && Math.abs(surpriseOf(item, track, k).z) > SURPRISING_Z
+		);
+		if (i < 0) break;
+		const item = items[i]!;
+		const after = following(items, i);
+		const branches = branchesOf(prepared, noise, items, i, track, after);
+		const likeliest = branches.reduce((a, b) => (b.weight > a.weight ? b : a));
+		const readLater = after.filter((x) => x.of).length;
+		const settled = readLater >= READINGS_TO_SETTLE || (readLater > 0 && likeliest.weight >= SETTLED);
+		const weightOf = (by: Explanation) => branches.find((b) => b.by === by)?.weight ?? 0;
+		doubts.push({
+			id: item.of!.id,
+			at: addDays(prepared.origin, item.day),
+			...surpriseOf(item, track, i),
+			wrong: weightOf('wrong'),
+			changed: weightOf('changed'),
+			settled
+		});
+		const instead = explained(
+			item,
+			likeliest.by,
+			Math.max(PARAMETERS[prepared.parameter].plausibleSpread / 2, 3 * surpriseOf(item, track, i).sd)
+		);
+		items = [...items.slice(0, i), ...instead, ...items.slice(i + 1)];
+		if (!settled && readLater === 0) open = { after: instead.at(-1)!, ...mixed(branches) };
+		from = i + instead.length;
+	}
+	return { items, doubts, open };
+}

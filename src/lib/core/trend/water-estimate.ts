@@ -1,0 +1,247 @@
+import { invertPositiveDefinite, median, truncatedNormal } from '../numeric/index.ts';
+import { PARAMETERS, type ParameterId } from '../quantity/index.ts';
+import { addDays, daysBetween, type Instant } from '../time/index.ts';
+import type { Estimate, History, Prediction, RatePerDay } from './estimate.ts';
+import type { HistoryItem } from './history-items.ts';
+import { CALCIFYING, layOut, leastOf, type Layout, type Member } from './layout.ts';
+import {
+	adjointOfLinear,
+	beliefAt,
+	filterLinear,
+	seen,
+	type Belief,
+	type LinearAdjoint,
+	type LinearTrack
+} from './linear-gaussian/index.ts';
+import { followSalinity, withSalinity } from './salinity.ts';
+import { TREND_SETTINGS } from './settings.ts';
+import { CALCIUM_PER_DKH } from './stoichiometry.ts';
+import { treat, type Treated } from './treat.ts';
+
+/** Consumption is told as the mean of so many days. */
+export const CONSUMPTION_DAYS = 14;
+/** Readings of the latest kit that stand for its common uncertainty. */
+const LATEST_READINGS = 12;
+/** The three are bound together once each has been read so often. */
+const LEAST_TO_BIND = 3;
+
+/** What departs from calcification: alkalinity use beyond what calcium use explains, dKH a day. */
+export interface Departure {
+	readonly perDay: RatePerDay;
+	/** How many standard deviations from none. */
+	readonly z: number;
+}
+
+export interface WaterEstimate {
+	readonly of: (parameter: ParameterId) => Estimate | null;
+	/** Null unless alkalinity and calcium are estimated together. */
+	readonly departure: Departure | null;
+}
+
+interface Run {
+	readonly layout: Layout;
+	readonly track: LinearTrack;
+	readonly adjoint: LinearAdjoint;
+}
+
+function run(layout: Layout): Run {
+	const track = filterLinear(layout.model, layout.items);
+	return { layout, track, adjoint: adjointOfLinear(track) };
+}
+
+/** Part of a level's variance that the kits' own errors explain: what another reading with them cannot narrow. */
+function explainedByKits(belief: Belief, member: Member): number {
+	const kits = [...member.biases.values()];
+	if (kits.length === 0) return 0;
+	const n = belief.mean.length;
+	const at = (i: number, j: number) => belief.covariance[i * n + j]!;
+	const inverse = invertPositiveDefinite(kits.map((i) => kits.map((j) => at(i, j) + (i === j ? 1e-12 : 0))));
+	let sum = 0;
+	kits.forEach((i, a) =>
+		kits.forEach((j, b) => (sum += at(member.level, i) * inverse[a]![b]! * at(member.level, j)))
+	);
+	return Math.max(0, sum);
+}
+
+/** A level that cannot be less than nothing, as mean and standard deviation of what is left above it. */
+function aboveLeast(
+	level: number,
+	sd: number,
+	least: number
+): { readonly value: number; readonly sd: number } {
+	if (level - least > 4 * sd) return { value: level, sd };
+	if (level - least < -6 * sd) return { value: least, sd: sd / 6 };
+	const told = truncatedNormal((least - level) / sd, Infinity);
+	return { value: level + sd * told.mean, sd: sd * Math.sqrt(told.variance) };
+}
+
+class MemberEstimate implements Estimate {
+	readonly #run: Run;
+	readonly #member: Member;
+	readonly #now: Instant;
+	readonly #kitU: number;
+	readonly #sumDays: number;
+
+	constructor(run: Run, member: Member, now: Instant, sumFrom: Instant) {
+		this.#run = run;
+		this.#member = member;
+		this.#now = now;
+		this.#sumDays = daysBetween(sumFrom < run.layout.origin ? run.layout.origin : sumFrom, now);
+		const latest = member.treated.prepared.observations.slice(-LATEST_READINGS);
+		const us = latest.flatMap(({ result }) => (result.kind === 'bound' ? [] : [result.uCommon]));
+		this.#kitU = us.length > 0 ? median(us) : 0;
+	}
+	get #parameter(): ParameterId {
+		return this.#member.treated.prepared.parameter;
+	}
+	get basedOn(): number {
+		return this.#member.treated.prepared.observations.length;
+	}
+	get from(): Instant {
+		return this.#member.treated.prepared.origin;
+	}
+	get to(): Instant {
+		return this.#member.treated.prepared.observations.at(-1)!.at;
+	}
+	get mostlyBounds(): boolean {
+		return this.#member.treated.mostlyBounds;
+	}
+	get doubts() {
+		return this.#member.treated.doubts;
+	}
+	get changes() {
+		return this.#member.treated.changes;
+	}
+	#belief(time: Instant): Belief {
+		const { track, adjoint, layout } = this.#run;
+		return beliefAt(track, adjoint, daysBetween(layout.origin, time));
+	}
+	get consumptionPerDay(): RatePerDay {
+		const parts = beliefParts(this.#belief(this.#now));
+		const days = this.#sumDays;
+		const { mean, variance } =
+			days < 1 ? seen(this.#member.rate, ...parts) : seen([[this.#member.sum, 1]], ...parts);
+		const over = days < 1 ? 1 : days;
+		// What is used besides what the level shows rests on the strength of what was dosed.
+		return { value: mean / over, u: Math.hypot(Math.sqrt(variance) / over, this.#doseU(Math.max(days, 1))) };
+	}
+	/** Standard uncertainty of the mean of what the doses brought in the last days, per day. */
+	#doseU(days: number): number {
+		const { treated, offsetDays } = this.#member;
+		const end = daysBetween(this.#run.layout.origin, this.#now) - offsetDays;
+		const start = end - days;
+		let sum = 0;
+		let { flowU } = treated.prepared;
+		let since = start;
+		for (const item of treated.items) {
+			if (item.day > end) break;
+			if (item.kind === 'step' && item.day > start) sum += item.u;
+			if (item.kind !== 'flow') continue;
+			if (item.day > since) {
+				sum += flowU * (item.day - since);
+				since = item.day;
+			}
+			flowU = item.perDay * (item.relativeU ?? 0);
+		}
+		return (sum + flowU * (end - since)) / days;
+	}
+	get netChangePerDay(): RatePerDay {
+		const belief = this.#belief(this.#now);
+		const { mean, variance } = seen(this.#member.rate, ...beliefParts(belief));
+		const { treated, offsetDays } = this.#member;
+		const day = daysBetween(this.#run.layout.origin, this.#now) - offsetDays;
+		const flow = treated.items.reduce(
+			(last, item: HistoryItem) => (item.kind === 'flow' && item.day <= day ? item.perDay : last),
+			treated.prepared.flowPerDay
+		);
+		return { value: flow - mean, u: Math.sqrt(variance) };
+	}
+	rateAt(time: Instant): RatePerDay {
+		const { mean, variance } = seen(this.#member.rate, ...beliefParts(this.#belief(time)));
+		return { value: mean, u: Math.sqrt(variance) };
+	}
+	at(time: Instant): Prediction {
+		const belief = this.#belief(time);
+		const { momentSd } = TREND_SETTINGS[this.#parameter];
+		const { mean, variance } = seen([[this.#member.level, 1]], ...beliefParts(belief));
+		const kits = explainedByKits(belief, this.#member);
+		const random = Math.sqrt(Math.max(0, variance - kits) + momentSd * momentSd);
+		const { value, sd } = aboveLeast(mean, Math.max(random, 1e-12), leastOf(this.#parameter));
+		return { value, uRandom: sd, uCommon: kits > 0 ? Math.sqrt(kits) : this.#kitU };
+	}
+}
+
+const beliefParts = (b: Belief) => [b.mean, b.covariance] as const;
+
+function departureOf(run: Run, now: Instant): Departure | null {
+	const alkalinity = run.layout.members.find((m) => m.treated.prepared.parameter === 'alkalinity');
+	const calcium = run.layout.members.find((m) => m.treated.prepared.parameter === 'calcium');
+	if (!alkalinity || !calcium) return null;
+	const belief = beliefAt(run.track, run.adjoint, daysBetween(run.layout.origin, now));
+	// Calcification itself cancels, whatever its size.
+	const { mean, variance } = seen(
+		[
+			[alkalinity.rate.at(-1)![0], 1],
+			[calcium.rate.at(-1)![0], -1 / CALCIUM_PER_DKH]
+		],
+		...beliefParts(belief)
+	);
+	const u = Math.sqrt(variance);
+	return { perDay: { value: mean, u }, z: mean / u };
+}
+
+/**
+ * Estimates a water's parameters from all that was read and done. Alkalinity, calcium and magnesium are bound by the
+ * stoichiometry of calcification once each is read often enough; major ions follow the salinity where that is tested.
+ *
+ * @param sumFrom begin of the days over which consumption is told; the last fortnight unless given
+ */
+export function estimateWater(
+	histories: readonly History[],
+	now: Instant,
+	sumFrom: Instant = addDays(now, -CONSUMPTION_DAYS)
+): WaterEstimate {
+	const estimates = new Map<ParameterId, Estimate>();
+	const add = (group: readonly Treated[]): Run => {
+		const done = run(layOut(group, sumFrom));
+		for (const member of done.layout.members) {
+			estimates.set(member.treated.prepared.parameter, new MemberEstimate(done, member, now, sumFrom));
+		}
+		return done;
+	};
+	const salted = histories.find((h) => h.parameter === 'salinity');
+	const salinityTreated = salted && treat(salted, now);
+	if (salinityTreated) add([salinityTreated]);
+	const salinity = estimates.get('salinity') ?? null;
+
+	const treated = new Map<ParameterId, Treated>();
+	for (const history of histories) {
+		if (history.parameter === 'salinity') continue;
+		const followed = PARAMETERS[history.parameter].followsSalinity && salinity;
+		const one = treat(followed ? followSalinity(history, salinity) : history, now);
+		if (one) treated.set(history.parameter, one);
+	}
+	const bound = CALCIFYING.flatMap((p) => {
+		const one = treated.get(p);
+		return one && one.prepared.observations.length >= LEAST_TO_BIND ? [one] : [];
+	});
+	const binds =
+		bound.some((t) => t.prepared.parameter === 'alkalinity') &&
+		bound.some((t) => t.prepared.parameter === 'calcium');
+	const together = binds ? add(bound) : null;
+	for (const one of treated.values()) if (!(binds && bound.includes(one))) add([one]);
+	if (salinity) {
+		for (const [parameter, estimate] of estimates) {
+			if (PARAMETERS[parameter].followsSalinity) estimates.set(parameter, withSalinity(estimate, salinity));
+		}
+	}
+	return {
+		of: (parameter) => estimates.get(parameter) ?? null,
+		departure: together && departureOf(together, now)
+	};
+}
+
+/** One parameter by itself. */
+export function estimateOne(history: History, now: Instant, sumFrom?: Instant): Estimate | null {
+	return estimateWater([history], now, sumFrom).of(history.parameter);
+}
