@@ -290,7 +290,7 @@ describe('what the views are given', () => {
 			rows: [],
 			untested: []
 		});
-		expect((await world.services.readTrends(scope, water, 'all')).rows).toEqual([]);
+		expect((await world.services.readTrends(scope, water)).rows).toEqual([]);
 		expect(
 			(await world.services.readLog(scope, { waterId: null, what: null, before: null })).older
 		).toBeNull();
@@ -316,24 +316,29 @@ describe('what the views are given', () => {
 		expect(lastUsedAt).toBe(addDays(world.now, -1));
 		expect(contexts.alkalinity!.expected!.value).toBeCloseTo(8.17, 1);
 	});
-	it('shows the readings of the span, and a line that was fitted with those before it', async () => {
+	it('shows every reading with its kit, the superseded ones apart, and a line from the first one on', async () => {
 		const { scope, waterId, water } = await world.site('spans');
-		for (const days of [300, 80, 40, 33, 20, 10, 2]) {
-			await world.services.saveTestRun(
-				scope,
-				testRun(world, waterId, { finishedAt: addDays(world.now, -days) })
-			);
-		}
-		const rowOf = async (span: 'month' | 'quarter' | 'year' | 'all') =>
-			(await world.services.readTrends(scope, water, span)).rows[0]!;
-		const counts = [];
-		for (const span of ['month', 'quarter', 'year', 'all'] as const)
-			counts.push((await rowOf(span)).readings.length);
-		expect(counts).toEqual([3, 6, 7, 7]);
-		const month = await rowOf('month');
-		expect(month.estimate!.basedOn).toBe(4);
-		expect(month.line[0]!.at).toBeGreaterThanOrEqual(addDays(world.now, -31));
-		expect(month.line.at(-1)!.at).toBeGreaterThan(world.now);
+		const commands = [300, 80, 40, 33, 20, 10, 2].map((days) =>
+			testRun(world, waterId, { finishedAt: addDays(world.now, -days) })
+		);
+		for (const command of commands) await world.services.saveTestRun(scope, command);
+		const last = commands.at(-1)!;
+		await world.services.correctReading(scope, {
+			id: world.deps.newId(),
+			supersedes: last.readingId,
+			reading: { ...last.reading, sure: false },
+			reason: 'not sure of it'
+		});
+		const { rows, from, to } = await world.services.readTrends(scope, water);
+		const [row] = rows;
+		expect(row!.readings.at).toHaveLength(8);
+		expect(row!.readings.superseded.filter((s) => s === 1)).toHaveLength(1);
+		expect(row!.kits).toEqual([expect.objectContaining({ code: 'alk-syringe', laboratory: false })]);
+		expect(row!.estimate!.basedOn).toBe(7);
+		expect([...row!.line.at]).toEqual([...row!.line.at].sort((a, b) => a - b));
+		expect(row!.line.at[0]! * 60_000).toBeGreaterThanOrEqual(from);
+		expect(row!.line.at.at(-1)! * 60_000).toBeGreaterThan(world.now);
+		expect(row!.line.at.at(-1)! * 60_000).toBeLessThanOrEqual(to + 60_000);
 	});
 });
 

@@ -1,5 +1,6 @@
 import type { Band } from '$lib/core/judgement';
 import type { Method } from '$lib/core/method';
+import type { SlipPriors } from '$lib/core/plausibility';
 import type { ParameterId } from '$lib/core/quantity';
 import type { Instant } from '$lib/core/time';
 import type { Prediction } from '$lib/core/trend';
@@ -37,6 +38,8 @@ export interface BenchAnswer {
 	readonly offers: readonly BenchOffer[];
 	/** The parameters that this kind of water has a band for, or was tested for; the others come after them. */
 	readonly usual: readonly ParameterId[];
+	/** How often which slip happens at this site, as far as it is known. */
+	readonly slipPriors: SlipPriors;
 	/** The last reading of each parameter that has a value, not older than a look back. */
 	readonly before: Readonly<Partial<Record<ParameterId, KnownBefore>>>;
 }

@@ -1,4 +1,5 @@
 import { typedNumber } from '$lib/core/numeric';
+import { isUnitId, PARAMETERS, type UnitId } from '$lib/core/quantity';
 import { portionsOf, type Method, type StepStatement } from '$lib/core/method';
 import { END_POINTS, type EndPoint, type RawReading, type SyringeMarks } from '$lib/core/reading';
 
@@ -48,8 +49,23 @@ function statements(method: Method): string[] {
 	return all;
 }
 
+/** How many times the sample was thinned; 1 where it was not. */
+function factorOf({ dilution }: RawReading): number {
+	return dilution ? (dilution.sampleMl + dilution.diluentMl) / dilution.sampleMl : 1;
+}
+
 /** The fields of a reading's correction, filled in as it was read. */
 export function correctionFields(method: Method, reading: RawReading): readonly CorrectionField[] {
+	const factor = factorOf(reading);
+	if (method.dilutions.length === 0 && factor === 1) return ownFields(method, reading);
+	const factors = [...new Set([1, ...method.dilutions, factor])].sort((a, b) => a - b);
+	return [
+		...ownFields(method, reading),
+		{ kind: 'choice', name: 'dilution', value: text(factor), options: factors.map(String) }
+	];
+}
+
+function ownFields(method: Method, reading: RawReading): readonly CorrectionField[] {
 	const portion: CorrectionField[] =
 		portionsOf(method).length > 1
 			? [{ kind: 'choice', name: 'portion', value: reading.portion, options: ['full', 'half'] }]
@@ -114,18 +130,26 @@ export function correctionFields(method: Method, reading: RawReading): readonly 
 			];
 		case 'stated': {
 			const { says } = reading;
+			const unit: CorrectionField = {
+				kind: 'choice',
+				name: 'unit',
+				value: reading.unit,
+				options: PARAMETERS[method.parameter].units
+			};
 			if (says.kind === 'value') {
 				return [
 					{ kind: 'number', name: 'value', value: text(says.value) },
+					unit,
 					{ kind: 'number', name: 'expandedU', value: text(says.expandedU), optional: true }
 				];
 			}
 			return says.kind === 'interval'
 				? [
 						{ kind: 'number', name: 'lower', value: text(says.lower) },
-						{ kind: 'number', name: 'upper', value: text(says.upper) }
+						{ kind: 'number', name: 'upper', value: text(says.upper) },
+						unit
 					]
-				: [{ kind: 'number', name: 'limit', value: text(says.limit) }];
+				: [{ kind: 'number', name: 'limit', value: text(says.limit) }, unit];
 		}
 	}
 }
@@ -163,6 +187,14 @@ function statementOf(raw: string): StepStatement {
  * NaN and is refused by whoever derives or stores it.
  */
 export function correctedReading(old: RawReading, get: Get): RawReading {
+	const corrected = correctedForm(old, get);
+	const factor = typedNumber(get('dilution'));
+	if (factor === null || factor === factorOf(old)) return corrected;
+	const { dilution: _, ...plain } = corrected;
+	return factor > 1 ? { ...plain, dilution: { sampleMl: 1, diluentMl: factor - 1, diluentHolds: 0 } } : plain;
+}
+
+function correctedForm(old: RawReading, get: Get): RawReading {
 	const portion =
 		get('portion') === 'half'
 			? ('half' as const)
@@ -229,22 +261,25 @@ export function correctedReading(old: RawReading, get: Get): RawReading {
 		}
 		case 'stated': {
 			const { says } = old;
+			const unit = isUnitId(get('unit')) ? (get('unit') as UnitId) : old.unit;
 			if (says.kind === 'value') {
 				return {
 					...old,
+					unit,
 					says: { ...says, value: needed(get('value')), expandedU: typedNumber(get('expandedU')) }
 				};
 			}
 			return says.kind === 'interval'
 				? {
 						...old,
+						unit,
 						says: {
 							...says,
 							lower: needed(get('lower')),
 							upper: needed(get('upper'))
 						}
 					}
-				: { ...old, says: { ...says, limit: needed(get('limit')) } };
+				: { ...old, unit, says: { ...says, limit: needed(get('limit')) } };
 		}
 	}
 }

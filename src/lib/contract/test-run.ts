@@ -1,4 +1,5 @@
 import { Type, type Static } from '@sinclair/typebox';
+import { SLIP_KINDS } from '$lib/core/plausibility';
 import { closed, Id, InstantMs, Note, OffsetMinutes, Reason, words } from './common.ts';
 import { AnyReading } from './reading.ts';
 
@@ -9,6 +10,12 @@ const StepEntry = Type.Object(
 	},
 	closed
 );
+
+const SlipAnswer = Type.Object(
+	{ kind: words(SLIP_KINDS), answer: words(['that-is-it', 'as-entered'] as const) },
+	closed
+);
+export type SlipAnswer = Static<typeof SlipAnswer>;
 
 /**
  * A finished test as the bench sends it. The ids are the browser's, so that sending it twice stores it once; a repeat
@@ -30,6 +37,8 @@ export const SaveTestRun = Type.Object(
 		finishedAt: InstantMs,
 		offsetMinutes: OffsetMinutes,
 		reading: AnyReading,
+		/** A slip was asked about on the bench, and this was the answer. */
+		slip: Type.Optional(SlipAnswer),
 		stepLog: Type.Array(StepEntry, { maxItems: 2000 }),
 		note: Note
 	},
@@ -39,7 +48,18 @@ export type SaveTestRun = Static<typeof SaveTestRun>;
 
 /** A new reading in the place of one that was misread or mistyped; the old one stays. */
 export const CorrectReading = Type.Object(
-	{ id: Id, supersedes: Id, reading: AnyReading, reason: Reason },
+	{
+		id: Id,
+		supersedes: Id,
+		reading: AnyReading,
+		reason: Reason,
+		/** The slip that it puts right, where one was found. */
+		slip: Type.Optional(words(SLIP_KINDS))
+	},
 	closed
 );
 export type CorrectReading = Static<typeof CorrectReading>;
+
+/** A stored reading stands as it was entered, whatever slip it was asked about. */
+export const KeepReading = Type.Object({ id: Id, runId: Id, kind: words(SLIP_KINDS) }, closed);
+export type KeepReading = Static<typeof KeepReading>;

@@ -1,3 +1,5 @@
+import type { DoubtfulReading } from './doubt.ts';
+import type { EventKind } from './event.ts';
 import type { Band, Verdict } from '$lib/core/judgement';
 import type { ParameterId } from '$lib/core/quantity';
 import type { TestResult } from '$lib/core/reading';
@@ -31,7 +33,31 @@ export interface ParameterToday {
 	readonly atS35: { readonly value: number; readonly u: number; readonly salinity: number } | null;
 }
 
+/** A consumption that is not what it was. */
+export interface RateMove {
+	readonly parameter: ParameterId;
+	/** A step that was found, or a drift over five weeks. */
+	readonly how: 'step' | 'drift';
+	readonly before: RatePerDay;
+	readonly after: RatePerDay;
+	/** Of a step: the likeliest day, and the days between which it lies with 95 %. */
+	readonly at: Instant | null;
+	readonly earliest: Instant | null;
+	readonly latest: Instant | null;
+	/** What happened about that time. */
+	readonly besides: readonly { readonly kind: EventKind; readonly note: string; readonly at: Instant }[];
+}
+
+/** Alkalinity used beyond what calcium explains. */
+export interface DepartureToday {
+	readonly perDay: RatePerDay;
+	readonly z: number;
+}
+
 export interface TodayAnswer {
+	readonly doubts: readonly DoubtfulReading[];
+	readonly moves: readonly RateMove[];
+	readonly departure: DepartureToday | null;
 	readonly rows: readonly ParameterToday[];
 	readonly untested: readonly ParameterId[];
 }

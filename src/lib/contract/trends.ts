@@ -1,28 +1,64 @@
 import type { ParameterId } from '$lib/core/quantity';
-import type { TestResult } from '$lib/core/reading';
 import type { Instant } from '$lib/core/time';
 import type { Prediction, RatePerDay } from '$lib/core/trend';
-import type { SourcedBand } from './today.ts';
+import type { DoubtfulReading } from './doubt.ts';
+import type { DepartureToday, RateMove, SourcedBand } from './today.ts';
 
-/** The spans that can be chosen, in days; null is everything. */
-export const TREND_SPANS = { month: 31, quarter: 92, year: 366, all: null } as const;
+/** The spans that one press shows, in days; null is everything. */
+export const TREND_SPANS = { week: 7, month: 31, quarter: 92, year: 366, all: null } as const;
 export type TrendSpan = keyof typeof TREND_SPANS;
 
-export interface LinePoint extends Prediction {
-	readonly at: Instant;
+/** Minutes since 1970: half the length of milliseconds, and finer than anybody reads. */
+export type Minutes = number;
+
+export const READING_KINDS = ['value', 'interval', 'bound'] as const;
+
+/** Readings of one parameter as columns, in the order of time; canonical unit. Ten years of them are many. */
+export interface ReadingColumns {
+	readonly at: readonly Minutes[];
+	/** The value, what is shown for an interval, the limit of a bound. */
+	readonly value: readonly number[];
+	readonly lower: readonly number[];
+	/** Null: open upwards. */
+	readonly upper: readonly (number | null)[];
+	/** Index into `READING_KINDS`. */
+	readonly kind: readonly number[];
+	/** Index into the row's kits. */
+	readonly kit: readonly number[];
+	/** 1 where it was corrected later, and no longer counts. */
+	readonly superseded: readonly number[];
 }
 
-/** One parameter on the time axis, canonical units. */
+/** The estimate at chosen times: middle and standard uncertainty, all parts. */
+export interface EstimateColumns {
+	readonly at: readonly Minutes[];
+	readonly value: readonly number[];
+	readonly u: readonly number[];
+}
+
+/** One parameter on the time axis. */
 export interface TrendRow {
 	readonly parameter: ParameterId;
 	readonly band: SourcedBand | null;
-	readonly readings: readonly { readonly at: Instant; readonly result: TestResult }[];
-	readonly line: readonly LinePoint[];
-	/** Null where there were only bounds. */
+	readonly kits: readonly { readonly code: string; readonly name: string; readonly laboratory: boolean }[];
+	readonly readings: ReadingColumns;
+	/** Empty where there is no line to show. */
+	readonly line: EstimateColumns;
 	readonly estimate: {
 		readonly now: Prediction;
 		readonly basedOn: number;
 		readonly netChangePerDay: RatePerDay;
 		readonly consumptionPerDay: RatePerDay;
+		readonly mostlyBounds: boolean;
 	} | null;
+}
+
+export interface TrendSeries {
+	readonly from: Instant;
+	readonly to: Instant;
+	readonly now: Instant;
+	readonly rows: readonly TrendRow[];
+	readonly moves: readonly RateMove[];
+	readonly doubts: readonly DoubtfulReading[];
+	readonly departure: DepartureToday | null;
 }

@@ -1,6 +1,6 @@
 import type { Method, StepStatement } from '$lib/core/method';
 import type { EndPoint } from '$lib/core/reading';
-import { UNITS } from '$lib/core/quantity';
+import { isUnitId, UNITS } from '$lib/core/quantity';
 import { END_POINT_NAMES, placeWords } from './reading.ts';
 
 const LABELS: Readonly<Record<string, string>> = {
@@ -22,7 +22,9 @@ const LABELS: Readonly<Record<string, string>> = {
 	temperatureC: 'Temperature, °C',
 	value: 'Value',
 	expandedU: 'its ± as stated, if any',
-	limit: 'Limit'
+	limit: 'Limit',
+	unit: 'Unit',
+	dilution: 'Thinned'
 };
 
 /** What a field of a correction asks for. */
@@ -56,5 +58,7 @@ export function correctionOption(method: Method, field: string, value: string): 
 			(index === undefined ? { kind } : { kind, index: Number(index) }) as StepStatement
 		);
 	}
+	if (field === 'unit' && isUnitId(value)) return UNITS[value].symbol;
+	if (field === 'dilution') return value === '1' ? 'not thinned' : `1 in ${value}`;
 	return OPTIONS[value] ?? value;
 }

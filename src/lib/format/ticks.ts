@@ -1,4 +1,4 @@
-import { addDays, civilDate, daysBetween, instantOfLocal, type Instant } from '$lib/core/time';
+import { civilDate, daysBetween, instantOfLocal, type Instant } from '$lib/core/time';
 
 export interface DayTick {
 	readonly at: Instant;
@@ -12,31 +12,45 @@ const STEPS = [
 	{ upToDays: 800, every: 'month' },
 	{ upToDays: Infinity, every: 'year' }
 ] as const;
+type Every = (typeof STEPS)[number]['every'];
+
+const WORDS: Readonly<Record<Every, Intl.DateTimeFormatOptions>> = {
+	day: { day: 'numeric', month: 'short' },
+	week: { day: 'numeric', month: 'short' },
+	month: { month: 'short' },
+	year: { year: 'numeric' }
+};
+
+/** The next civil date on which a tick may stand. */
+function next(date: Date, every: Every): Date {
+	const [y, m, d] = [date.getUTCFullYear(), date.getUTCMonth(), date.getUTCDate()];
+	switch (every) {
+		case 'day':
+			return new Date(Date.UTC(y, m, d + 1));
+		case 'week':
+			// Mondays.
+			return new Date(Date.UTC(y, m, d + ((8 - date.getUTCDay()) % 7 || 7)));
+		case 'month':
+			return new Date(Date.UTC(y, m + 1, 1));
+		case 'year':
+			return new Date(Date.UTC(y + 1, 0, 1));
+	}
+}
 
 /**
  * Ticks at local midnights: days, Mondays, firsts of months or of years, whichever gives a readable number.
  */
 export function dayTicks(from: Instant, to: Instant, timeZone: string): DayTick[] {
-	const span = daysBetween(from, to);
-	const { every } = STEPS.find((s) => span <= s.upToDays)!;
+	const { every } = STEPS.find((s) => daysBetween(from, to) <= s.upToDays)!;
 	const ticks: DayTick[] = [];
-	for (let at = from; at <= to; at = addDays(at, 1)) {
-		const date = civilDate(at, timeZone);
-		const midnight = instantOfLocal(`${date}T00:00`, timeZone);
-		const noon = new Date(`${date}T12:00Z`);
-		const fits =
-			every === 'day' ||
-			(every === 'week' && noon.getUTCDay() === 1) ||
-			(every === 'month' && date.endsWith('-01')) ||
-			(every === 'year' && date.endsWith('-01-01'));
-		if (!fits || midnight < from) continue;
-		const options: Intl.DateTimeFormatOptions =
-			every === 'year'
-				? { year: 'numeric' }
-				: every === 'month'
-					? { month: 'short', ...(date.endsWith('-01-01') ? { year: '2-digit' } : {}) }
-					: { day: 'numeric', month: 'short' };
-		ticks.push({ at: midnight, text: noon.toLocaleDateString('en-GB', { ...options, timeZone: 'UTC' }) });
+	// From the day before, so that a tick on the first day is not missed.
+	let date = new Date(Date.parse(`${civilDate(from, timeZone)}T00:00Z`) - 86_400_000);
+	for (date = next(date, every); ; date = next(date, every)) {
+		const midnight = instantOfLocal(`${date.toISOString().slice(0, 10)}T00:00`, timeZone);
+		if (midnight > to) return ticks;
+		if (midnight < from) continue;
+		const january = every === 'month' && date.getUTCMonth() === 0;
+		const options = { ...WORDS[every], ...(january ? { year: '2-digit' as const } : {}) };
+		ticks.push({ at: midnight, text: date.toLocaleDateString('en-GB', { ...options, timeZone: 'UTC' }) });
 	}
-	return ticks;
 }

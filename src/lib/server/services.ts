@@ -4,10 +4,12 @@ import { targetsOf } from './repository/water.ts';
 import type { SiteScope } from './repository/scope.ts';
 import { correctReading } from './service/correct-reading.ts';
 import type { Deps } from './service/deps.ts';
+import { keepReading } from './service/keep-reading.ts';
 import { logCsv } from './service/log-csv.ts';
 import { deriveAgain, previewDerivation } from './service/derive-again.ts';
 import { firstWater, openWater } from './service/open-water.ts';
 import { readBench } from './service/read-bench.ts';
+import { readDoubt } from './service/read-doubt.ts';
 import { readLog, readRecentEvents, readWholeLog } from './service/read-log.ts';
 import { readMethod, readMethods } from './service/read-methods.ts';
 import { readToday } from './service/read-today.ts';
@@ -51,6 +53,8 @@ export function createServices(deps: Deps) {
 		deriveAgain: bind(deps, deriveAgain),
 		saveTestRun: bind(deps, saveTestRun),
 		correctReading: bind(deps, correctReading),
+		keepReading: bind(deps, keepReading),
+		readDoubt: bind(deps, readDoubt),
 		recordEvent: bind(deps, recordEvent),
 		setTarget: bind(deps, setTarget)
 	};

@@ -1,2 +1,3 @@
-/** Does a reading fit what the water was expected to be, and which slip would explain it better? */
-export { weighSyringeReading, type SlipKind, type SlipCandidate, type SlipAssessment } from './slips.ts';
+/** Is a reading what it seems? The usual slips, weighed against what the water was expected to be. */
+export { learnedPriors, SLIP_KINDS, USUAL_PRIORS, type SlipKind, type SlipPriors } from './priors.ts';
+export { weighReading, type Expected, type SlipAssessment, type SlipCandidate } from './slips.ts';

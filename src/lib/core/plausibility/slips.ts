@@ -1,15 +1,18 @@
-import { nearlyEqual, normalDensity, atMost, roundTo } from '../numeric/index.ts';
-import { titrationsOf, type Method } from '../method/index.ts';
-import { derive, type RawReading, type SyringeReading } from '../reading/index.ts';
+import type { Method } from '../method/index.ts';
+import { nearlyEqual, normalCdf, normalDensity } from '../numeric/index.ts';
+import { PARAMETERS, type ParameterId } from '../quantity/index.ts';
+import { boundsOf, derive, pointOf, type RawReading, type TestResult } from '../reading/index.ts';
 import type { Prediction } from '../trend/index.ts';
-
-export type SlipKind = 'left-for-used' | 'decimal-point';
+import { hypothesesOf } from './hypotheses.ts';
+import { USUAL_PRIORS, type SlipKind, type SlipPriors } from './priors.ts';
 
 export interface SlipCandidate {
 	readonly kind: SlipKind;
-	/** The reading as it would be without the slip. */
-	readonly reading: SyringeReading;
-	readonly value: number;
+	/** The reading as it would be without the slip, and the method it was then made with. */
+	readonly reading: RawReading;
+	readonly method: Method;
+	/** What it would then say of the method's own parameter. */
+	readonly result: TestResult;
 	/** Posterior probability against the reading as entered and the other slips. */
 	readonly probability: number;
 }
@@ -19,99 +22,118 @@ export interface SlipAssessment {
 	readonly z: number;
 	/** Likeliest first. */
 	readonly candidates: readonly SlipCandidate[];
-	/** The one worth asking about, if any. */
-	readonly ask: SlipCandidate | null;
+	/** Those worth asking about, at most two; empty when nothing is asked. */
+	readonly ask: readonly SlipCandidate[];
 }
 
-/** Share of hand-entered readings with such a slip before anything is known (convention, not measured). */
-const PRIOR: Readonly<Record<SlipKind, number>> = { 'left-for-used': 0.01, 'decimal-point': 0.005 };
-/** A right reading now and then surprises because the water really changed; then it may be this much wider. */
-const REAL_CHANGE = { share: 0.05, widening: 5 } as const;
-/** Nobody is asked about a reading that is no surprise, however well a slip would fit. */
-const SURPRISING_Z = 3;
-const ASK_ABOVE = 0.5;
+/** What the water is expected to hold; null for what is not expected to be anything. */
+export type Expected = (parameter: ParameterId) => Prediction | null;
 
-/** @returns z of a reading against a prediction, both with their standard uncertainties */
+/** A right reading now and then surprises because the water really changed; then it may be this much wider. */
+const REAL_CHANGE = { share: 0.02, widening: 4 } as const;
+/** A slip is asked about when all slips together are so likely (docs/calibration.md tells what that costs). */
+const ASK_ABOVE = 0.5;
+/** A second explanation is offered from here on. */
+const WORTH_NAMING = 0.04;
+const MOST_ASKED = 2;
+/** Noise of an interval's ends, as part of its width. */
+const EDGE_NOISE = 0.2;
+
+/** z of a reading against a prediction, both with their standard uncertainties. */
 export function surprise(value: number, u: number, predicted: number, uPredicted: number): number {
 	return (value - predicted) / Math.hypot(u, uPredicted);
 }
 
-/** Left taken for used: the same number on every filling, meant the other way round. */
-function swapped(reading: SyringeReading): SyringeReading {
-	return { ...reading, readAs: reading.readAs === 'left' ? 'used' : 'left' };
-}
-
-/** The last reading ten times as large or as small, where the syringe could have shown that. */
-function shifted(method: Method, reading: SyringeReading, by: 10 | 0.1): SyringeReading | null {
-	const last = reading.fills.at(-1);
-	const meter = titrationsOf(method)[0]?.meter;
-	if (!last || meter?.kind !== 'syringe') return null;
-	const lowerMl = roundTo(last.end.lowerMl * by, 1e-6);
-	const upperMl = roundTo(last.end.upperMl * by, 1e-6);
-	const marks = lowerMl / meter.graduationMl;
-	if (!atMost(upperMl, last.startMl) || !nearlyEqual(marks, Math.round(marks))) return null;
-	return { ...reading, fills: [...reading.fills.slice(0, -1), { ...last, end: { lowerMl, upperMl } }] };
-}
-
-function valueOf(method: Method, reading: SyringeReading) {
-	const derived = derive(method, reading);
-	const result = derived.ok ? derived.value.outcomes[0].result : null;
-	return result?.kind === 'value' ? result : null;
-}
-
-interface Hypothesis {
-	readonly kind: SlipKind;
-	readonly reading: SyringeReading;
-	/** How much the value moves per unit of what was entered: densities are compared per entered millilitre. */
-	readonly stretch: number;
-}
-
-function hypothesesOf(method: Method, reading: SyringeReading): Hypothesis[] {
-	const all: Hypothesis[] = [{ kind: 'left-for-used', reading: swapped(reading), stretch: 1 }];
-	for (const by of [10, 0.1] as const) {
-		const moved = shifted(method, reading, by);
-		if (moved) all.push({ kind: 'decimal-point', reading: moved, stretch: by });
+/** Density of a value, probability of an interval or bound, given what was predicted with an sd of its own. */
+function likelihood(result: TestResult, expected: Prediction, widening: number): number {
+	if (result.kind === 'value') {
+		const sd = Math.hypot(result.uRandom, expected.uRandom);
+		return normalDensity(result.value, expected.value, widening * sd);
 	}
-	return all;
+	const { lower, upper } = boundsOf(result);
+	const width = upper === null ? lower * 0.3 : upper - lower;
+	const sd = widening * Math.hypot(EDGE_NOISE * width, expected.uRandom);
+	const from = lower <= PARAMETERS[result.parameter].conceivable[0] ? -Infinity : lower;
+	return normalCdf(((upper ?? Infinity) - expected.value) / sd) - normalCdf((from - expected.value) / sd);
+}
+
+function zOf(result: TestResult, expected: Prediction): number {
+	if (result.kind === 'value') {
+		return surprise(result.value, result.uRandom, expected.value, expected.uRandom);
+	}
+	const { lower, upper } = boundsOf(result);
+	const sd = Math.hypot(EDGE_NOISE * (upper === null ? lower * 0.3 : upper - lower), expected.uRandom);
+	if (expected.value < lower) return (lower - expected.value) / sd;
+	return upper !== null && expected.value > upper ? (upper - expected.value) / sd : 0;
+}
+
+function resultsOf(method: Method, reading: RawReading): readonly TestResult[] | null {
+	const derived = derive(method, reading);
+	return derived.ok ? derived.value.outcomes.map((o) => o.result) : null;
+}
+
+/** Likelihood of all that a run told and that something was expected of. */
+function together(results: readonly TestResult[], expected: Expected, widening = 1): number {
+	return results.reduce((product, result) => {
+		const prediction = expected(result.parameter);
+		return prediction ? product * likelihood(result, prediction, widening) : product;
+	}, 1);
+}
+
+function same(a: readonly TestResult[], b: readonly TestResult[]): boolean {
+	return (
+		a.length === b.length &&
+		a.every((x, i) => {
+			const y = b[i]!;
+			const [p, q] = [pointOf(x), pointOf(y)];
+			return x.kind === y.kind && p !== null && q !== null && nearlyEqual(p.value, q.value);
+		})
+	);
 }
 
 /**
- * Weighs a reading as entered against the usual slips of the hand, by Bayes' rule. As entered it follows the
- * prediction, or, less often, a wider distribution because the water really changed; under a slip, the value
- * without the slip follows the prediction.
+ * Weighs a reading as entered against the usual slips, by Bayes' rule. As entered it follows the prediction, or, less
+ * often, a wider distribution because the water really changed; under a slip, what was meant follows the prediction.
  *
- * @param expected what the water was predicted to be, canonical unit; the kit's common part is left out when
- *   the readings behind it come from the same kit, since it cancels
- * @returns null when the reading has no value to compare (a bound), cannot be derived, or is no syringe's
+ * @param expected what the water was predicted to be, canonical unit; the kit's common part is left out, since the
+ *   readings behind it come from the same kit and it cancels
+ * @param others methods whose tables could be mixed up with this one's
+ * @returns null when nothing was expected of it, or when it cannot be derived
  */
-export function weighSyringeReading(
+export function weighReading(
 	method: Method,
 	reading: RawReading,
-	expected: Prediction
+	expected: Expected,
+	others: readonly Method[] = [],
+	priors: SlipPriors = USUAL_PRIORS
 ): SlipAssessment | null {
-	if (reading.form !== 'syringe') return null;
-	const entered = valueOf(method, reading);
-	if (!entered) return null;
-	const { value, uRandom } = entered;
-	const sd = Math.hypot(uRandom, expected.uRandom);
-	const z = surprise(value, uRandom, expected.value, expected.uRandom);
+	const entered = resultsOf(method, reading);
+	if (!entered?.some((r) => expected(r.parameter))) return null;
+	const z = entered.reduce((most, result) => {
+		const prediction = expected(result.parameter);
+		const own = prediction ? zOf(result, prediction) : 0;
+		return Math.abs(own) > Math.abs(most) ? own : most;
+	}, 0);
 
-	const weighed = hypothesesOf(method, reading).flatMap(({ kind, reading: alternative, stretch }) => {
-		const other = valueOf(method, alternative)?.value;
-		if (other === undefined || nearlyEqual(other, value)) return [];
-		const weight = PRIOR[kind] * normalDensity(other, expected.value, sd) * stretch;
-		return [{ kind, reading: alternative, value: other, weight }];
+	const weighed = hypothesesOf(method, reading, others).flatMap((h) => {
+		const results = resultsOf(h.method, h.reading);
+		// A value and a bound are told in different measures; what cannot be compared is left out.
+		if (!results || results.some((r, i) => (r.kind === 'value') !== (entered[i]?.kind === 'value')))
+			return [];
+		if (same(results, entered)) return [];
+		const weight = priors[h.kind] * h.share * h.stretch * together(results, expected);
+		return [{ kind: h.kind, reading: h.reading, method: h.method, result: results[0]!, weight }];
 	});
-	const rightShare = 1 - Object.values(PRIOR).reduce((sum, p) => sum + p, 0);
+	const rightShare = 1 - Object.values(priors).reduce((sum, p) => sum + p, 0);
 	const asEntered =
 		rightShare *
-		((1 - REAL_CHANGE.share) * normalDensity(value, expected.value, sd) +
-			REAL_CHANGE.share * normalDensity(value, expected.value, sd * REAL_CHANGE.widening));
+		((1 - REAL_CHANGE.share) * together(entered, expected) +
+			REAL_CHANGE.share * together(entered, expected, REAL_CHANGE.widening));
 	const total = weighed.reduce((sum, w) => sum + w.weight, asEntered);
 	const candidates = weighed
 		.map(({ weight, ...rest }) => ({ ...rest, probability: total > 0 ? weight / total : 0 }))
 		.sort((a, b) => b.probability - a.probability);
-	const likeliest = candidates[0];
-	const ask = likeliest && Math.abs(z) > SURPRISING_Z && likeliest.probability > ASK_ABOVE ? likeliest : null;
-	return { z, candidates, ask };
+	const slipped = total > 0 ? 1 - asEntered / total : 0;
+	const named = candidates.filter((c, i) => i === 0 || c.probability > WORTH_NAMING).slice(0, MOST_ASKED);
+	return { z, candidates, ask: slipped > ASK_ABOVE && candidates.length > 0 ? named : [] };
 }

@@ -82,7 +82,10 @@ export function withSalinity(estimate: Estimate, salinity: Estimate): Estimate {
 			return estimate.mostlyBounds;
 		},
 		get doubts() {
-			return estimate.doubts;
+			return estimate.doubts.map((doubt) => {
+				const { ratio } = saltinessAt(salinity, doubt.at);
+				return { ...doubt, expected: doubt.expected * ratio, sd: doubt.sd * ratio };
+			});
 		},
 		get changes() {
 			return estimate.changes;

@@ -7,6 +7,7 @@ const RAW = [
 	'run_lot',
 	'run_instrument',
 	'raw_reading',
+	'slip_answer',
 	'event',
 	'target',
 	'command_receipt'

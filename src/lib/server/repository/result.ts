@@ -1,9 +1,12 @@
 import { and, desc, eq, gte, inArray } from 'drizzle-orm';
 import { boundsOf, type TestResult } from '$lib/core/reading';
 import type { Instant } from '$lib/core/time';
-import { methodVersion, result, sample, siteMethod, testRun } from '../db/schema/index.ts';
+import { alias } from 'drizzle-orm/mysql-core';
+import { methodVersion, rawReading, result, sample, siteMethod, testRun } from '../db/schema/index.ts';
 import type { Reader } from './database.ts';
 import type { SiteScope } from './scope.ts';
+
+const newer = alias(rawReading, 'newer');
 
 const resultColumns = {
 	parameter: result.parameter,
@@ -91,6 +94,41 @@ export async function resultsSince(
 		methodCode: row.methodCode,
 		result: resultOf(row)
 	}));
+}
+
+/** What was read of a water since a time and corrected later: its last results, which no longer count. */
+export async function supersededSince(
+	db: Reader,
+	scope: SiteScope,
+	waterId: string,
+	since: Instant
+): Promise<DatedResult[]> {
+	const rows = await db
+		.select({
+			readingId: rawReading.id,
+			runId: testRun.id,
+			at: sample.drawnAt,
+			methodCode: methodVersion.code
+		})
+		.from(sample)
+		.innerJoin(testRun, and(eq(testRun.siteId, sample.siteId), eq(testRun.sampleId, sample.id)))
+		.innerJoin(rawReading, and(eq(rawReading.siteId, testRun.siteId), eq(rawReading.runId, testRun.id)))
+		.innerJoin(newer, and(eq(newer.siteId, rawReading.siteId), eq(newer.supersedes, rawReading.id)))
+		.innerJoin(
+			siteMethod,
+			and(eq(siteMethod.siteId, testRun.siteId), eq(siteMethod.id, testRun.siteMethodId))
+		)
+		.innerJoin(methodVersion, eq(methodVersion.id, siteMethod.methodVersionId))
+		.where(and(eq(sample.siteId, scope.siteId), eq(sample.waterId, waterId), gte(sample.drawnAt, since)))
+		.orderBy(sample.drawnAt);
+	const derived = await resultsOf(
+		db,
+		scope,
+		rows.map((r) => r.readingId)
+	);
+	return rows.flatMap(({ readingId, ...row }) =>
+		(derived.get(readingId)?.results ?? []).map((result) => ({ ...row, result }))
+	);
 }
 
 /** What was derived from one reading. */

@@ -161,6 +161,23 @@ export async function readingsByMethod(
 	);
 }
 
+/** The standing readings of some runs. */
+export async function readingsOfRuns(
+	db: Reader,
+	scope: SiteScope,
+	runIds: readonly string[]
+): Promise<LoggedReading[]> {
+	if (runIds.length === 0) return [];
+	const rows = await readings(db).where(
+		and(eq(rawReading.siteId, scope.siteId), inArray(rawReading.runId, [...runIds]))
+	);
+	return logged(
+		db,
+		scope,
+		rows.filter((r) => r.replacedBecause === null)
+	);
+}
+
 export async function readingById(
 	db: Reader,
 	scope: SiteScope,

@@ -3,6 +3,7 @@ import { derive, type TestResult } from '$lib/core/reading';
 import { fail, ok, type Result } from '$lib/core/result';
 import type { SiteScope } from '../repository/scope.ts';
 import { setCurrentResults } from '../repository/result.ts';
+import { addSlipAnswer } from '../repository/slip.ts';
 import { addReading, readingById } from '../repository/test.ts';
 import type { Deps } from './deps.ts';
 import { newResults } from './new-results.ts';
@@ -33,6 +34,15 @@ export async function correctReading(
 			reason: command.reason,
 			receivedAt: now
 		});
+		if (command.slip) {
+			await addSlipAnswer(tx, scope, {
+				id: deps.newId(),
+				runId: old.runId,
+				kind: command.slip,
+				answer: 'that-is-it',
+				answeredAt: now
+			});
+		}
 		const { outcomes } = derived.value;
 		const of = { id: old.runId, readingId: command.id };
 		await setCurrentResults(tx, scope, old.runId, newResults(deps, of, method, outcomes, siteMethodId));

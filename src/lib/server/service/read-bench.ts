@@ -1,5 +1,6 @@
 import type { BenchAnswer, BenchContext, KnownBefore } from '$lib/contract/bench';
 import { parametersOf } from '$lib/core/method';
+import { learnedPriors } from '$lib/core/plausibility';
 import { PARAMETER_IDS, type ParameterId } from '$lib/core/quantity';
 import { pointOf } from '$lib/core/reading';
 import { addDays } from '$lib/core/time';
@@ -7,11 +8,13 @@ import { eventsSince } from '../repository/event.ts';
 import { adoptedMethods } from '../repository/method.ts';
 import type { SiteScope } from '../repository/scope.ts';
 import { resultsSince, type DatedResult } from '../repository/result.ts';
+import { slipCounts } from '../repository/slip.ts';
 import { lastUseOf } from '../repository/test.ts';
 import { targetsOf, type Water } from '../repository/water.ts';
 import type { Deps } from './deps.ts';
-import { bandAt, waterEstimate, plainBand } from './water-history.ts';
+import { bandAt, ESTIMATE_LOOK_BACK_DAYS, waterEstimate, plainBand } from './water-history.ts';
 
+/** What needs a value of another test takes none that is older. */
 const LOOK_BACK_DAYS = 60;
 
 /** One reading alone says nothing about the rate, so nothing is expected from it. */
@@ -32,13 +35,15 @@ function lastKnown(results: readonly DatedResult[], parameter: ParameterId): Kno
 /** Everything the bench needs to know of a water before a test. */
 export async function readBench(deps: Deps, scope: SiteScope, water: Water): Promise<BenchAnswer> {
 	const now = deps.clock.now();
-	const since = addDays(now, -LOOK_BACK_DAYS);
-	const [methods, results, events, targets, lastUse] = await Promise.all([
+	const since = addDays(now, -ESTIMATE_LOOK_BACK_DAYS);
+	const lately = addDays(now, -LOOK_BACK_DAYS);
+	const [methods, results, events, targets, lastUse, slips] = await Promise.all([
 		adoptedMethods(deps.db, scope),
 		resultsSince(deps.db, scope, water.id, since),
 		eventsSince(deps.db, scope, water.id, since),
 		targetsOf(deps.db, scope, water.id),
-		lastUseOf(deps.db, scope, water.id)
+		lastUseOf(deps.db, scope, water.id),
+		slipCounts(deps.db, scope)
 	]);
 	const { of: estimateOf } = waterEstimate(results, events, water.netVolumeL, now);
 	const contextOf = (parameter: ParameterId): BenchContext => {
@@ -64,9 +69,13 @@ export async function readBench(deps: Deps, scope: SiteScope, water: Water): Pro
 	return {
 		offers,
 		usual: PARAMETER_IDS.filter((p) => used.has(p) || bandAt(targets, p, now) !== null),
+		slipPriors: learnedPriors(slips.confirmed, slips.readings),
 		before: Object.fromEntries(
 			PARAMETER_IDS.flatMap((p) => {
-				const known = lastKnown(results, p);
+				const known = lastKnown(
+					results.filter((r) => r.at >= lately),
+					p
+				);
 				return known ? [[p, known]] : [];
 			})
 		)

@@ -9,11 +9,16 @@ import type { SiteScope } from '../repository/scope.ts';
 import { resultsSince } from '../repository/result.ts';
 import { targetsOf, type DatedBand, type Water } from '../repository/water.ts';
 import type { Deps } from './deps.ts';
-import { bandAt, waterEstimate, isLine, plainBand } from './water-history.ts';
+import { findDoubts } from './find-doubts.ts';
+import { rateMoves } from './rate-moves.ts';
+import { bandAt, ESTIMATE_LOOK_BACK_DAYS, isLine, plainBand, waterEstimate } from './water-history.ts';
 
 /** Today looks back this far for a last reading. */
 const LOOK_BACK_DAYS = 120;
 const TAIL_DAYS = 7;
+/** Readings in doubt and moved consumptions are told for so long. */
+const DOUBTS_DAYS = 60;
+const MOVES_DAYS = 60;
 
 function estimateToday(estimate: Estimate, band: DatedBand | null, now: Instant): EstimateToday {
 	const present = estimate.at(now);
@@ -44,17 +49,20 @@ function atS35(
 /** Where each tested parameter of a water stands; those never tested are named apart. */
 export async function readToday(deps: Deps, scope: SiteScope, water: Water): Promise<TodayAnswer> {
 	const now = deps.clock.now();
-	const since = addDays(now, -LOOK_BACK_DAYS);
+	const since = addDays(now, -ESTIMATE_LOOK_BACK_DAYS);
 	const [results, events, targets] = await Promise.all([
 		resultsSince(deps.db, scope, water.id, since),
 		eventsSince(deps.db, scope, water.id, since),
 		targetsOf(deps.db, scope, water.id)
 	]);
-	const { of: estimateOf } = waterEstimate(results, events, water.netVolumeL, now);
+	const estimates = waterEstimate(results, events, water.netVolumeL, now);
+	const { of: estimateOf } = estimates;
 	const rows: ParameterToday[] = [];
 	const untested: ParameterId[] = [];
 	for (const parameter of PARAMETER_IDS) {
-		const last = results.findLast((r) => r.result.parameter === parameter);
+		const last = results.findLast(
+			(r) => r.result.parameter === parameter && r.at >= addDays(now, -LOOK_BACK_DAYS)
+		);
 		const band = bandAt(targets, parameter, now);
 		if (!last) {
 			if (band) untested.push(parameter);
@@ -70,5 +78,11 @@ export async function readToday(deps: Deps, scope: SiteScope, water: Water): Pro
 			atS35: atS35(parameter, estimate, estimateOf('salinity'), now)
 		});
 	}
-	return { rows, untested };
+	return {
+		rows,
+		untested,
+		doubts: await findDoubts(deps, scope, estimates, addDays(now, -DOUBTS_DAYS)),
+		moves: rateMoves(estimates, events, addDays(now, -MOVES_DAYS), now),
+		departure: estimates.departure
+	};
 }

@@ -7,6 +7,7 @@ import { instant } from '$lib/core/time';
 import { adoptedMethod } from '../repository/method.ts';
 import type { SiteScope } from '../repository/scope.ts';
 import { setCurrentResults } from '../repository/result.ts';
+import { addSlipAnswer } from '../repository/slip.ts';
 import { addReading, addRun, sampleById } from '../repository/test.ts';
 import { waterAt } from '../repository/water.ts';
 import type { Deps } from './deps.ts';
@@ -69,6 +70,10 @@ export async function saveTestRun(
 			reason: null,
 			receivedAt: now
 		});
+		if (command.slip) {
+			const { kind, answer } = command.slip;
+			await addSlipAnswer(tx, scope, { id: deps.newId(), runId: command.id, kind, answer, answeredAt: now });
+		}
 		const { outcomes } = derived.value;
 		await setCurrentResults(
 			tx,

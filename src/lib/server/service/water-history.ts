@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import { inputsOf, type WaterEvent } from '$lib/core/balance';
 import type { Band } from '$lib/core/judgement';
 import { PARAMETERS, type ParameterId } from '$lib/core/quantity';
@@ -12,7 +13,7 @@ import { balanceEvents } from './water-events.ts';
 const HORIZON_DAYS = 60;
 
 /** A line through more than this is no better for today, and takes its time. */
-export const ESTIMATE_LOOK_BACK_DAYS = 400;
+export const ESTIMATE_LOOK_BACK_DAYS = 1100;
 
 /** What the estimate of one parameter stands on. Without a known volume, doses cannot be reckoned with. */
 export function historyOf(
@@ -31,8 +32,31 @@ export function historyOf(
 	};
 }
 
-/** Estimates a water's parameters from what was read and done. */
+/** The last estimates, by what they stand on: views of one water ask for the same one after the other. */
+const REMEMBERED = new Map<string, WaterEstimate>();
+const MOST_REMEMBERED = 24;
+/** An estimate for a few minutes ago is one for now. */
+const SAME_NOW_MS = 5 * 60_000;
+
+/** Estimates a water's parameters from what was read and done, once for what is the same. */
 export function waterEstimate(
+	results: readonly DatedResult[],
+	events: readonly StoredEvent[],
+	netVolumeL: number | null,
+	now: Instant
+): WaterEstimate {
+	const stands = JSON.stringify([results, events, netVolumeL, Math.floor(now / SAME_NOW_MS)]);
+	const key = createHash('sha1').update(stands).digest('base64');
+	const known = REMEMBERED.get(key);
+	if (known) return known;
+	const fresh = estimateFrom(results, events, netVolumeL, now);
+	REMEMBERED.set(key, fresh);
+	const [oldest] = REMEMBERED.keys();
+	if (REMEMBERED.size > MOST_REMEMBERED && oldest !== undefined) REMEMBERED.delete(oldest);
+	return fresh;
+}
+
+function estimateFrom(
 	results: readonly DatedResult[],
 	events: readonly StoredEvent[],
 	netVolumeL: number | null,

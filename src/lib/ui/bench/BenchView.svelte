@@ -12,7 +12,7 @@
 	import { resultInUnit } from '$lib/format/quantity';
 	import Action from '$lib/ui/shared/Action.svelte';
 	import { benchDeskOf, clockOf } from '$lib/ui/shared/context';
-	import { emptyReading, readingOf, type Habits } from '$lib/ui/shared/reading-draft';
+	import { draftOf, emptyReading, readingOf, type Habits } from '$lib/ui/shared/reading-draft';
 	import ChooseMethod from './ChooseMethod.svelte';
 	import CountDrops from './CountDrops.svelte';
 	import { measure } from './measure';
@@ -55,7 +55,10 @@
 	const reading = $derived(
 		desk.draft?.readAt != null ? readingOf(desk.draft.method, desk.draft.portion, desk.draft.reading) : null
 	);
-	const measurement = $derived(reading && desk.method ? measure(desk.method, reading, contexts) : null);
+	const slips = $derived({ others: bench.offers.map((o) => o.method), priors: bench.slipPriors });
+	const measurement = $derived(
+		reading && desk.method ? measure(desk.method, reading, contexts, slips) : null
+	);
 	/** Changes with every screen of the test; each begins at its top. */
 	const screen = $derived(
 		`${desk.draft?.runId ?? ''}/${desk.progress?.stepIndex ?? ''}/${desk.draft?.readAt != null}/${saved !== null}`
@@ -118,7 +121,19 @@
 		else desk.note('step-done');
 	}
 	function acceptSlip(slip: SlipCandidate): void {
-		desk.readTitration(0, { readAs: slip.reading.readAs, fills: slip.reading.fills });
+		const { draft } = desk;
+		if (!draft) return;
+		const change = {
+			portion: slip.reading.portion,
+			reading: draftOf(slip.reading, draft.reading),
+			slip: { kind: slip.kind, answer: 'that-is-it' as const }
+		};
+		// The steps were those of the kit that was opened; what was noted of them tells nothing of the other's.
+		const other = slip.method.code === draft.method.code ? {} : { method: slip.method, log: [] };
+		desk.change({ ...change, ...other });
+	}
+	function keepAsEntered(slip: SlipCandidate): void {
+		desk.change({ slip: { kind: slip.kind, answer: 'as-entered' } });
 	}
 
 	async function save(): Promise<void> {
@@ -139,6 +154,7 @@
 			offsetMinutes: offsetMinutes(draft.readAt, timeZone),
 			...(draft.keptHow ? { keptHow: draft.keptHow } : {}),
 			reading,
+			...(draft.slip ? { slip: draft.slip } : {}),
 			stepLog: draft.log,
 			note: draft.note.trim()
 		});
@@ -175,6 +191,7 @@
 			onsave={save}
 			onback={() => desk.change({ readAt: null })}
 			onslip={acceptSlip}
+			onkeep={keepAsEntered}
 			onrepeat={startAgain}
 		/>
 	{:else if desk.draft && reads && action?.kind === 'titrate'}

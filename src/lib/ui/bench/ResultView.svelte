@@ -3,10 +3,10 @@
 	import { stepsFor } from '$lib/core/method';
 	import { nameWithin, PARAMETERS, UNITS, type ParameterId, type UnitId } from '$lib/core/quantity';
 	import type { SlipCandidate } from '$lib/core/plausibility';
-	import { pointOf } from '$lib/core/reading';
 	import { LABEL_FIRST } from '$lib/format/hazard';
-	import { inUnit } from '$lib/format/quantity';
+	import { inUnit, resultInUnit } from '$lib/format/quantity';
 	import { readingWords } from '$lib/format/reading';
+	import { slipQuestion } from '$lib/format/slip';
 	import Action from '$lib/ui/shared/Action.svelte';
 	import Fault from '$lib/ui/shared/Fault.svelte';
 	import HelpTopics from '$lib/ui/shared/HelpTopics.svelte';
@@ -27,35 +27,46 @@
 		onsave: () => void;
 		onback: () => void;
 		onslip: (slip: SlipCandidate) => void;
+		onkeep: (slip: SlipCandidate) => void;
 		onrepeat: () => void;
 	}
-	let { desk, measurement, units, before, contexts, saving, fault, onsave, onback, onslip, onrepeat }: Props =
-		$props();
+	let {
+		desk,
+		measurement,
+		units,
+		before,
+		contexts,
+		saving,
+		fault,
+		onsave,
+		onback,
+		onslip,
+		onkeep,
+		onrepeat
+	}: Props = $props();
 
 	const method = $derived(desk.method!);
 	const draft = $derived(desk.draft!);
 	const unit = $derived(units[method.parameter]);
-	const slip = $derived(measurement.slips?.ask ?? null);
-	let answered = $state(false);
-	const asking = $derived(slip !== null && !answered);
+	/** Once a slip was answered the reading is not asked about again. */
+	const asked = $derived(draft.slip ? [] : (measurement.slips?.ask ?? []));
+	const asking = $derived(asked.length > 0);
 	const deviations = $derived(desk.progress?.deviations ?? []);
 	const stepName = (id: string) => stepsFor(method, draft.portion).find((s) => s.id === id)?.say ?? id;
 	const ageH = $derived((draft.startedAt - draft.drawnAt) / 3_600_000);
 
-	function slipSentence(candidate: SlipCandidate): string {
-		if (measurement.reading.form !== 'syringe') return '';
-		const name = nameWithin(method.parameter);
-		const point = measurement.outcomes[0] && pointOf(measurement.outcomes[0].outcome.result);
-		const own = point
-			? `${inUnit(method.parameter, point.value, Math.hypot(point.uRandom, point.uCommon), unit).value} ${UNITS[unit].symbol}`
-			: '';
-		const other = inUnit(method.parameter, candidate.value, point?.uRandom ?? 1, unit).value;
-		const what =
-			candidate.kind === 'left-for-used'
-				? `Did you enter what was ${candidate.reading.readAs} as what was ${measurement.reading.readAs}?`
-				: `Is the decimal point in its place? The syringe would then show ${readingWords(method, candidate.reading)}.`;
-		return `${own} would be a jump. ${what} Then ${name} would be ${other} ${UNITS[unit].symbol}, as expected.`;
-	}
+	const expected = $derived.by(() => {
+		const verdict = measurement.outcomes[0]?.verdict?.expectation;
+		const context = contexts[method.parameter]?.expected;
+		const value = verdict?.value ?? context?.value;
+		if (value === undefined) return 'the water was expected to be otherwise.';
+		const m = inUnit(method.parameter, value, verdict?.sd ?? context?.uRandom ?? 1, unit);
+		return `${m.value} ± ${m.plusMinus} ${UNITS[unit].symbol} was expected.`;
+	});
+	/** What was entered, said beside what the slip would make of it. */
+	const entered = $derived(
+		measurement.outcomes[0] && resultInUnit(measurement.outcomes[0].outcome.result, unit)
+	);
 	function key(event: KeyboardEvent): void {
 		const typing = event.target instanceof HTMLTextAreaElement || event.target instanceof HTMLInputElement;
 		const onButton =
@@ -86,12 +97,31 @@
 			{/if}
 		{/each}
 
-		{#if asking && slip}
+		{#if asking}
 			<section aria-label="A question about the reading" class="mt-6 border-y-2 border-ink py-4">
-				<p class="text-lg">{slipSentence(slip)}</p>
+				<p class="text-lg">
+					{entered} would be a jump: {expected}
+				</p>
+				{#each asked as slip (slip)}
+					<p class="mt-3 text-lg">
+						{slipQuestion(
+							slip.kind,
+							slip.method,
+							measurement.reading,
+							slip.reading,
+							slip.method.code === method.code ? null : slip.method.name
+						)}
+						Then {nameWithin(method.parameter)} would be
+						<strong class="figures whitespace-nowrap">{resultInUnit(slip.result, unit)}</strong>.
+					</p>
+					<p class="mt-2">
+						<Action kind={slip === asked[0] ? 'primary' : 'secondary'} onclick={() => onslip(slip)}
+							>That is it</Action
+						>
+					</p>
+				{/each}
 				<div class="mt-4 flex flex-wrap gap-3">
-					<Action kind="primary" onclick={() => onslip(slip)}>Yes, that is it</Action>
-					<Action onclick={() => (answered = true)}>No, as entered</Action>
+					<Action onclick={() => asked[0] && onkeep(asked[0])}>No, as entered</Action>
 					<Action onclick={onrepeat}>Test again</Action>
 				</div>
 			</section>

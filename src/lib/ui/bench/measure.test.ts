@@ -70,10 +70,10 @@ describe('a draft', () => {
 		const reading = drafted(ALK_SYRINGE, { titrations: plunger(0.41) }) as SyringeReading;
 		const right = measure(ALK_SYRINGE, reading, contexts);
 		expect(right.outcomes[0]!.verdict).toMatchObject({ grade: 'inside', expectation: { fits: true } });
-		expect(right.slips?.ask).toBeNull();
+		expect(right.slips?.ask).toEqual([]);
 		const swapped = measure(ALK_SYRINGE, { ...reading, readAs: 'used' }, contexts);
 		expect(swapped.outcomes[0]!.verdict).toMatchObject({ grade: 'outside', side: 'low' });
-		expect(swapped.slips?.ask?.kind).toBe('left-for-used');
+		expect(swapped.slips?.ask[0]?.kind).toBe('left-for-used');
 	});
 	it('has no verdict on a bound, and no expectation without a history', () => {
 		const above = drafted(NO3_CARD, { at: { kind: 'above' } })!;

@@ -1,7 +1,7 @@
 import type { BenchContext, BenchOffer } from '$lib/contract/bench';
 import { judge, type Verdict } from '$lib/core/judgement';
 import { sampleOf, titrationsOf, worthAt, type Method, type Portion } from '$lib/core/method';
-import { weighSyringeReading, type SlipAssessment } from '$lib/core/plausibility';
+import { weighReading, type SlipAssessment, type SlipPriors } from '$lib/core/plausibility';
 import {
 	derive,
 	pointOf,
@@ -39,11 +39,21 @@ function judged(result: TestResult, context: BenchContext | undefined): Verdict 
 	);
 }
 
+/** What the finder of slips knows besides the reading: the site's other kits, and what happens there how often. */
+export interface SlipKnowledge {
+	readonly others: readonly Method[];
+	readonly priors: SlipPriors;
+}
+
 /** Everything that follows from a reading: results, verdicts, and whether a slip would explain it better. */
-export function measure(method: Method, reading: RawReading, contexts: BenchOffer['contexts']): Measurement {
+export function measure(
+	method: Method,
+	reading: RawReading,
+	contexts: BenchOffer['contexts'],
+	slips: SlipKnowledge | null = null
+): Measurement {
 	const derived = derive(method, reading);
 	if (!derived.ok) return { reading, outcomes: [], fault: derived.fault, slips: null };
-	const expected = contexts[method.parameter]?.expected ?? null;
 	return {
 		reading,
 		outcomes: derived.value.outcomes.map((outcome) => ({
@@ -51,7 +61,7 @@ export function measure(method: Method, reading: RawReading, contexts: BenchOffe
 			verdict: judged(outcome.result, contexts[outcome.result.parameter])
 		})),
 		fault: null,
-		slips: expected && weighSyringeReading(method, reading, expected)
+		slips: weighReading(method, reading, (p) => contexts[p]?.expected ?? null, slips?.others, slips?.priors)
 	};
 }
 

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { enhance } from '$app/forms';
 	import { correctedReading, correctionFields } from '$lib/contract/correction';
+	import type { DoubtfulReading, SlipExplanation } from '$lib/contract/doubt';
 	import type { Method } from '$lib/core/method';
 	import { PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
 	import { derive, type RawReading, type TestResult } from '$lib/core/reading';
@@ -10,15 +11,20 @@
 	import { faultText } from '$lib/format/faults';
 	import { resultInUnit } from '$lib/format/quantity';
 	import { readingWords } from '$lib/format/reading';
+	import { SLIP_NAMES } from '$lib/format/slip';
 	import Action from '$lib/ui/shared/Action.svelte';
 	import Choice from '$lib/ui/shared/Choice.svelte';
 	import Fault from '$lib/ui/shared/Fault.svelte';
 	import Field from '$lib/ui/shared/Field.svelte';
+	import DoubtPanel from './DoubtPanel.svelte';
 	import Reckoning from '$lib/ui/shared/Reckoning.svelte';
 
 	interface Props {
 		id: string;
+		keepId: string;
 		waterId: string;
+		/** Where the reading does not fit what was expected. */
+		doubt: DoubtfulReading | null;
 		logged: {
 			readonly at: Instant;
 			readonly method: Method;
@@ -37,7 +43,7 @@
 			readonly text: string;
 		} | null;
 	}
-	let { id, waterId, logged, units, timeZone, now, refused }: Props = $props();
+	let { id, keepId, waterId, doubt, logged, units, timeZone, now, refused }: Props = $props();
 
 	const method = $derived(logged.method);
 	const before = (name: string) => refused?.entered[name];
@@ -60,6 +66,14 @@
 	/** What stands, reckoned again from what was read. */
 	const standing = $derived(derive(logged.derivedBy.method, logged.reading));
 	const outcomes = $derived(standing.ok ? standing.value.outcomes : []);
+
+	/** The slip that was said to be it; the fields then stand as it was meant. */
+	let slip = $state.raw<SlipExplanation | null>(null);
+	function take(chosen: SlipExplanation): void {
+		slip = chosen;
+		entered = Object.fromEntries(correctionFields(method, chosen.reading).map((f) => [f.name, f.value]));
+	}
+	const reasonFor = (chosen: SlipExplanation) => `It was ${SLIP_NAMES[chosen.kind]}.`;
 
 	function set(name: string, value: string): void {
 		entered = { ...entered, [name]: value };
@@ -90,6 +104,18 @@
 		</tbody>
 	</table>
 
+	{#if doubt && !slip && !refused}
+		<DoubtPanel
+			{doubt}
+			{method}
+			reading={logged.reading}
+			unit={units[doubt.parameter]}
+			{keepId}
+			{waterId}
+			onslip={take}
+		/>
+	{/if}
+
 	{#if logged.replacedBecause !== null}
 		<div class="mt-6">
 			<Fault
@@ -99,12 +125,14 @@
 	{:else}
 		<form
 			method="post"
+			action="?/correct"
 			use:enhance={() =>
 				({ update }) =>
 					update({ reset: false })}
 			class="mt-6 space-y-5"
 		>
 			<input type="hidden" name="id" value={before('id') ?? id} />
+			<input type="hidden" name="slip" value={slip?.kind ?? before('slip') ?? ''} />
 			{#if refused && refused.field !== 'reason'}<Fault text={refused.text} />{/if}
 			<div class="grid gap-5 sm:grid-cols-2">
 				{#each fields as field (field.name)}
@@ -145,7 +173,7 @@
 				name="reason"
 				label="Why is it corrected?"
 				maxlength={500}
-				value={before('reason') ?? ''}
+				value={before('reason') ?? (slip ? reasonFor(slip) : '')}
 				fault={refused?.field === 'reason' ? refused.text : undefined}
 			/>
 			<div class="flex gap-3 pt-2">

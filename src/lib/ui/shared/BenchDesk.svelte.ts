@@ -1,3 +1,4 @@
+import type { SlipAnswer } from '$lib/contract/test-run';
 import { admit, progressOf, type BenchEntry, type Progress } from '$lib/core/bench';
 import { stepsFor, type Method, type Portion, type ProtocolStep } from '$lib/core/method';
 import { PARAMETERS } from '$lib/core/quantity';
@@ -26,6 +27,8 @@ export interface BenchDraft {
 	/** What the same sample gave before, when this is a repeat. */
 	readonly earlier: readonly (readonly TestResult[])[];
 	readonly note: string;
+	/** What was answered when a slip was asked about. */
+	readonly slip?: SlipAnswer | null;
 	/** When the reading was taken; from then on it is a result to look at. */
 	readonly readAt: Instant | null;
 }

@@ -86,6 +86,40 @@ function countOf(draft: TitrationDraft | undefined) {
 	return { least: Math.min(...ends), most: Math.max(...ends), bad: draft.bad };
 }
 
+function titrationOfMarks(marks: SyringeMarks, before: TitrationDraft | undefined): TitrationDraft {
+	const { readAs, fills, sure } = marks;
+	return { readAs, fills, sure, least: null, most: null, bad: before?.bad ?? 0 };
+}
+
+/** A draft that stands where a reading stands, so that it can be gone on with. */
+export function draftOf(reading: RawReading, before: ReadingDraft): ReadingDraft {
+	const same = { ...before, dilution: reading.dilution ?? null };
+	const [first, second] = before.titrations;
+	switch (reading.form) {
+		case 'syringe':
+			return { ...same, titrations: [titrationOfMarks(reading, first)] };
+		case 'pair':
+			return {
+				...same,
+				titrations: [titrationOfMarks(reading.first, first), titrationOfMarks(reading.second, second)]
+			};
+		case 'drops':
+		case 'difference': {
+			const { least, most, bad } = reading;
+			const counted = { least, most: most === least ? null : most, bad };
+			return { ...same, titrations: before.titrations.map((t) => ({ ...t, ...counted })) };
+		}
+		case 'step':
+			return { ...same, at: reading.at, second: reading.second ?? null };
+		case 'display':
+			return { ...same, shown: reading.shown };
+		case 'line':
+			return { ...same, lower: reading.lower, upper: reading.upper };
+		case 'stated':
+			return same;
+	}
+}
+
 /** The raw reading of a draft, once all that its form needs was read. */
 export function readingOf(method: Method, portion: Portion, draft: ReadingDraft): RawReading | null {
 	const common = {

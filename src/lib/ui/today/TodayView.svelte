@@ -9,12 +9,17 @@
 	import { benchDeskOf } from '$lib/ui/shared/context';
 	import Demand from './Demand.svelte';
 	import ParameterRow from './ParameterRow.svelte';
-	import type { ParameterToday } from '$lib/contract/today';
+	import type { DoubtfulReading } from '$lib/contract/doubt';
+	import { besidesSentence, departureSentence, doubtSentence, moveSentence } from '$lib/format/estimate';
+	import type { DepartureToday, ParameterToday, RateMove } from '$lib/contract/today';
 
 	interface Props {
 		water: { readonly id: string };
 		rows: readonly ParameterToday[];
 		untested: readonly ParameterId[];
+		doubts: readonly DoubtfulReading[];
+		moves: readonly RateMove[];
+		departure: DepartureToday | null;
 		lately: readonly {
 			id: string;
 			kind: EventKind;
@@ -26,7 +31,7 @@
 		timeZone: string;
 		now: Instant;
 	}
-	let { water, rows, untested, lately, units, timeZone, now }: Props = $props();
+	let { water, rows, untested, doubts, moves, departure, lately, units, timeZone, now }: Props = $props();
 
 	const desk = benchDeskOf();
 	/** What needs a look, the worst first. */
@@ -37,6 +42,7 @@
 				: []
 		)
 	);
+	const departs = $derived(departure ? departureSentence(departure, units.alkalinity) : '');
 	const base = $derived(`/waters/${water.id}`);
 	/** The readings made last, for the sentence at the top. */
 	const lastRead = $derived([...rows].sort((a, b) => b.last.at - a.last.at).slice(0, 3));
@@ -64,7 +70,7 @@
 			<p class="mt-4"><Action kind="primary" size="large" href="{base}/bench">Go to the bench</Action></p>
 		{/if}
 
-		{#if open.length > 0}
+		{#if open.length + doubts.length + moves.length > 0 || departs}
 			<h2 class="label mt-8">To look at</h2>
 			<ul class="mt-2">
 				{#each open as row (row.parameter)}
@@ -86,6 +92,29 @@
 						{/if}
 					</li>
 				{/each}
+				{#each doubts as doubt (doubt.readingId + doubt.parameter)}
+					<li class="border-t py-3">
+						<strong>{PARAMETERS[doubt.parameter].name}: a reading to look at.</strong>
+						<span class="small figures block text-muted"
+							>{doubtSentence(doubt, units, timeZone, now)}
+							<a class="link whitespace-nowrap" href="{base}/log/{doubt.readingId}">Look at it</a></span
+						>
+					</li>
+				{/each}
+				{#each moves as move (`${move.parameter}/${move.at ?? 0}`)}
+					<li class="border-t py-3">
+						<strong>{PARAMETERS[move.parameter].name}: the use has changed.</strong>
+						<span class="small figures block text-muted"
+							>{moveSentence(move, units, timeZone, now)} {besidesSentence(move, timeZone, now)}</span
+						>
+					</li>
+				{/each}
+				{#if departs}
+					<li class="border-t py-3">
+						<strong>Alkalinity and calcium part ways.</strong>
+						<span class="small figures block text-muted">{departs}</span>
+					</li>
+				{/if}
 			</ul>
 		{/if}
 	</div>

@@ -1,186 +1,247 @@
 <script lang="ts">
-	import { PARAMETERS, UNITS, type ParameterId, type UnitId } from '$lib/core/quantity';
-	import { daysBetween, type Instant } from '$lib/core/time';
-	import { clockTime, shortDay } from '$lib/format/date';
-	import { EVENT_NAMES, eventWords } from '$lib/format/event';
-	import { inUnit, ratePerDay, resultInUnit } from '$lib/format/quantity';
+	import { untrack } from 'svelte';
+	import { download } from '$lib/client/download';
+	import { TREND_SPANS, type TrendRow, type TrendSeries, type TrendSpan } from '$lib/contract/trends';
+	import { nameWithin, PARAMETERS, UNITS, type ParameterId, type UnitId } from '$lib/core/quantity';
+	import { instant, toIso } from '$lib/core/time';
+	import { besidesSentence, departureSentence, doubtSentence, moveSentence } from '$lib/format/estimate';
+	import { inUnit, limitInUnit } from '$lib/format/quantity';
+	import { dayTicks } from '$lib/format/ticks';
+	import { spanWords } from '$lib/format/trend';
 	import { rateSentence } from '$lib/format/verdict';
 	import Action from '$lib/ui/shared/Action.svelte';
-	import TrendChart from './TrendChart.svelte';
-	import type { TrendRow } from '$lib/contract/trends';
+	import { convert } from '$lib/core/quantity';
+	import CursorWords from './CursorWords.svelte';
+	import EventList from './EventList.svelte';
+	import { pictureOf } from './picture';
+	import ReadingTable from './ReadingTable.svelte';
+	import RowCanvas from './RowCanvas.svelte';
+	import RowWords from './RowWords.svelte';
+	import { seenCsv } from './seen-csv';
+	import { seriesOf, type Series } from './chart/series';
+	import { shownEvents } from './shown-events';
+	import Stack from './Stack.svelte';
+	import { StackState } from './StackState.svelte';
 	import type { TrendEvent } from './trend-event';
+	import TrendTools from './TrendTools.svelte';
+	import type { RowChart } from './chart/row-chart';
 
 	interface Props {
-		waterId: string;
-		span: string;
-		spans: readonly string[];
-		from: Instant;
-		to: Instant;
-		now: Instant;
-		rows: readonly TrendRow[];
+		water: { readonly id: string; readonly name: string };
+		siblings: readonly { readonly id: string; readonly name: string }[];
+		span: TrendSpan;
+		series: TrendSeries;
 		events: readonly TrendEvent[];
 		units: Readonly<Record<ParameterId, UnitId>>;
 		timeZone: string;
 	}
-	let { waterId, span, spans, from, to, now, rows, events, units, timeZone }: Props = $props();
+	let { water, siblings, span, series, events, units, timeZone }: Props = $props();
 
-	const SHOWN_EVENTS = 10;
-	const newestFirst = $derived([...events].reverse());
+	const stack = new StackState(
+		() => series,
+		untrack(() => span)
+	);
+	const now = $derived(series.now);
+	const all = $derived(series.rows.map((row) => seriesOf(row, units[row.parameter])));
+	const ofOther = $derived(stack.other?.series.rows.map((row) => seriesOf(row, units[row.parameter])) ?? []);
+	const ticks = $derived(dayTicks(stack.from, stack.to, timeZone));
+	const marked = $derived([
+		...shownEvents(events, stack.from, stack.to).map((e) => ({ kind: e.kind, at: e.happenedAt })),
+		...series.moves.flatMap((m) => (m.at === null ? [] : [{ kind: 'found' as const, at: m.at }]))
+	]);
+	const seenEvents = $derived(
+		events.filter((e) => e.happenedAt >= stack.from && e.happenedAt <= stack.to).toReversed()
+	);
+	const lastRow = $derived(series.rows.at(-1)?.parameter);
+	const departs = $derived(series.departure ? departureSentence(series.departure, units.alkalinity) : '');
+
+	function edgeText({ parameter, unit, band }: Series, limit: number): string {
+		const { canonicalUnit } = PARAMETERS[parameter];
+		const onEdge = [band?.low, band?.high].some((e) => e === limit);
+		return onEdge
+			? limitInUnit(parameter, convert(limit, unit, canonicalUnit), unit)
+			: String(Number(limit.toPrecision(3)));
+	}
+	const inputOf = (main: Series, over: Series | null = null) => ({
+		main,
+		over,
+		other: over ? null : (ofOther.find((s) => s.parameter === main.parameter) ?? null),
+		events: marked,
+		now,
+		edgeText
+	});
+	const viewOf = (showDays: boolean) => ({
+		from: stack.from,
+		to: stack.to,
+		cursor: stack.cursor,
+		superseded: stack.superseded,
+		ticks,
+		showDays
+	});
+	const overlaid = $derived.by(() => {
+		if (!stack.over) return null;
+		const [a, b] = stack.over.map((p) => all.find((s) => s.parameter === p));
+		return a && b ? inputOf(a, b) : null;
+	});
+	const inputs = $derived(all.map((s) => inputOf(s)));
 
 	function words(row: TrendRow): string {
 		const unit = units[row.parameter];
-		const count = `${PARAMETERS[row.parameter].name}: ${row.readings.length} readings since ${shortDay(from, timeZone, now)}.`;
+		const count = `${PARAMETERS[row.parameter].name}: ${row.readings.at.length} readings in all.`;
 		if (!row.estimate) return `${count} Too little for an estimate yet.`;
 		const { now: present } = row.estimate;
 		const m = inUnit(row.parameter, present.value, Math.hypot(present.uRandom, present.uCommon), unit);
-		return `${count} Now about ${m.value} plus or minus ${m.plusMinus} ${UNITS[unit].symbol}. ${rateOf(row)}`;
+		const rate = rateSentence({ parameter: row.parameter, ...row.estimate, leavesInDays: null }, unit);
+		return `${count} Now about ${m.value} plus or minus ${m.plusMinus} ${UNITS[unit].symbol}. ${rate}`;
 	}
-	function rateOf({ parameter, estimate }: TrendRow): string {
-		return estimate ? rateSentence({ parameter, ...estimate, leavesInDays: null }, units[parameter]) : '';
+
+	let charts: RowChart[] = [];
+	const timeAt = (clientX: number) => instant(charts[0]?.timeAt(clientX) ?? stack.from);
+	function drawn(chart: RowChart | null): void {
+		charts = chart ? [...charts, chart] : [];
+	}
+	let sheet = $state<HTMLElement | null>(null);
+	let fault = $state('');
+	const fileName = (end: string) =>
+		`${water.name.toLowerCase().replace(/[^a-z0-9]+/g, '-')}-${toIso(stack.from).slice(0, 10)}-${toIso(stack.to).slice(0, 10)}.${end}`;
+
+	async function savePicture(): Promise<void> {
+		fault = '';
+		const canvases = [...(sheet?.querySelectorAll<HTMLCanvasElement>('canvas[data-drawn]') ?? [])];
+		const shown = overlaid ? canvases.slice(1) : canvases;
+		try {
+			const picture = await pictureOf(
+				`${water.name}, ${spanWords(stack.from, stack.to, timeZone, now)}`,
+				series.rows.flatMap((row, i) => {
+					const canvas = shown[i];
+					const title = `${PARAMETERS[row.parameter].name}, ${UNITS[units[row.parameter]].symbol}`;
+					return canvas ? [{ title, words: words(row), canvas }] : [];
+				})
+			);
+			download(picture, fileName('png'));
+		} catch (error) {
+			fault = `The picture could not be made: ${error instanceof Error ? error.message : 'unknown'}. Printing may still work.`;
+		}
+	}
+	function saveCsv(): void {
+		const waters = [
+			{ name: water.name, all },
+			...(stack.other ? [{ name: stack.other.name, all: ofOther }] : [])
+		];
+		download(seenCsv(waters, stack.from, stack.to, stack.superseded), fileName('csv'));
 	}
 </script>
 
-{#snippet happened(event: TrendEvent)}
-	<li class="grid grid-cols-[6.5rem_1fr] gap-x-3 border-t py-2">
-		<span class="figures text-muted">{shortDay(event.happenedAt, timeZone, now)}</span>
-		<span
-			><strong>{EVENT_NAMES[event.kind]}</strong>
-			{[eventWords(event.kind, event.details), event.note].filter(Boolean).join('. ')}</span
-		>
-	</li>
-{/snippet}
-
 <main>
-	<div class="border-b bg-paper">
-		<div class="mx-auto flex max-w-[80rem] flex-wrap items-center gap-x-6 px-4 lg:px-8">
-			<h1 class="visually-hidden">Trends</h1>
-			<span class="hidden text-muted sm:block">Show</span>
-			<nav aria-label="Span of time" class="flex">
-				{#each spans as choice (choice)}
-					<a
-						href="?span={choice}"
-						data-sveltekit-noscroll
-						aria-current={choice === span ? 'true' : undefined}
-						class="flex min-h-12 items-center px-3 {choice === span
-							? 'font-semibold underline decoration-2 underline-offset-8'
-							: 'text-muted hover:text-ink'}">{choice}</a
-					>
-				{/each}
-			</nav>
-			<a class="link ml-auto flex min-h-12 items-center" href="/waters/{waterId}/log.csv">Save as CSV</a>
-		</div>
-	</div>
+	<TrendTools
+		{stack}
+		spans={Object.keys(TREND_SPANS) as TrendSpan[]}
+		parameters={series.rows.map((r) => r.parameter)}
+		siblings={siblings.filter((s) => s.id !== water.id)}
+		waterId={water.id}
+		onpicture={savePicture}
+		oncsv={saveCsv}
+	/>
+	{#if fault}<p class="page py-2! font-semibold text-warn" role="alert">{fault}</p>{/if}
 
-	{#if rows.length === 0}
+	{#if series.rows.length === 0}
 		<div class="page">
 			<h2 class="text-2xl">Nothing to draw yet</h2>
 			<p class="mt-1 text-muted">After the first test its reading stands here; after the second, a line.</p>
-			<p class="mt-4"><Action kind="primary" href="/waters/{waterId}/bench">Go to the bench</Action></p>
+			<p class="mt-4"><Action kind="primary" href="/waters/{water.id}/bench">Go to the bench</Action></p>
 		</div>
 	{:else}
-		<div class="mx-auto max-w-[80rem] px-4 lg:px-8">
-			{#each rows as row, i (row.parameter)}
-				{@const unit = units[row.parameter]}
-				<section
-					class="grid gap-x-6 border-b py-4 md:grid-cols-[7rem_minmax(0,1fr)_13rem]"
-					aria-label={PARAMETERS[row.parameter].name}
-				>
-					<h2 class="text-lg leading-tight">
-						{PARAMETERS[row.parameter].name}
-						<span class="small block font-normal text-muted">{UNITS[unit].symbol}</span>
-					</h2>
-					<TrendChart
-						input={{ row, events, from, to, now, timeZone, unit, showDays: i === rows.length - 1 }}
-						words={words(row)}
-					/>
-					<div class="figures">
-						{#if row.estimate}
-							{@const present = row.estimate.now}
-							{@const m = inUnit(
-								row.parameter,
-								present.value,
-								Math.hypot(present.uRandom, present.uCommon),
-								unit
-							)}
-							<p class="text-2xl font-bold whitespace-nowrap">
-								{m.value} <span class="text-lg font-normal">± {m.plusMinus}</span>
-							</p>
-							<p class="small text-muted">{rateOf(row)}</p>
-						{:else}
-							<p class="small text-muted">Too little for an estimate yet.</p>
-						{/if}
-						{#if row.estimate && row.estimate.basedOn > 1 && PARAMETERS[row.parameter].dosed}
-							{@const use = ratePerDay(
-								row.parameter,
-								row.estimate.consumptionPerDay.value,
-								row.estimate.consumptionPerDay.u,
-								unit
-							)}
-							<p class="small mt-1 text-muted">
-								The water {row.estimate.consumptionPerDay.value < 0 ? 'gains' : 'uses'}
-								{use.value} ± {use.plusMinus} a day. Line through the last {row.estimate.basedOn} readings, doses
-								and changes taken into account.
-							</p>
-						{/if}
-					</div>
-				</section>
-			{/each}
+		<div bind:this={sheet} class="mx-auto max-w-[80rem] px-4 lg:px-8">
+			<p class="small figures flex flex-wrap gap-x-6 border-b py-2 text-muted">
+				<span>{spanWords(stack.from, stack.to, timeZone, now)}</span>
+				{#if stack.other}<span>broken line and hollow marks: {stack.other.name}</span>{/if}
+			</p>
+			<Stack {stack} {all} {timeAt}>
+				{#if overlaid}
+					<section class="border-b py-4" aria-label="Two laid over each other">
+						<h2 class="text-lg leading-tight">
+							{PARAMETERS[overlaid.main.parameter].name}
+							<span class="small font-normal text-muted"
+								>{UNITS[overlaid.main.unit].symbol}, full line, scale at the left</span
+							>
+							<span class="px-1 font-normal text-muted">over</span>
+							{PARAMETERS[overlaid.over!.parameter].name}
+							<span class="small font-normal text-muted"
+								>{UNITS[overlaid.over!.unit].symbol}, broken line, scale at the right</span
+							>
+						</h2>
+						<RowCanvas
+							input={overlaid}
+							view={viewOf(true)}
+							tall
+							words="{PARAMETERS[overlaid.main.parameter].name} and {nameWithin(
+								overlaid.over!.parameter
+							)} on one axis of time."
+						/>
+					</section>
+				{/if}
+				{#each series.rows as row, i (row.parameter)}
+					<section
+						class="grid gap-x-6 border-b py-3 md:grid-cols-[7rem_minmax(0,1fr)_14rem]"
+						aria-label={PARAMETERS[row.parameter].name}
+					>
+						<h2 class="text-lg leading-tight">
+							{PARAMETERS[row.parameter].name}
+							<span class="small block font-normal text-muted">{UNITS[units[row.parameter]].symbol}</span>
+						</h2>
+						<RowCanvas
+							input={inputs[i]!}
+							view={viewOf(row.parameter === lastRow)}
+							words={words(row)}
+							onchart={drawn}
+						/>
+						<RowWords {row} series={all[i]!} {stack} unit={units[row.parameter]} {timeZone} {now} />
+					</section>
+				{/each}
+			</Stack>
 			<p class="small flex flex-wrap gap-x-6 gap-y-1 py-3 text-muted">
-				<span>● reading, with its 95 % interval</span>
-				<span>▪ between colour steps</span>
-				<span>▲ bound</span>
-				<span>— line, with its 95 % ribbon; dashed ahead of now</span>
+				<span>mark: reading, thin line its 95 % interval</span>
+				<span>thick line: between colour steps</span>
+				<span>▲▼ bound, or off the scale</span>
+				<span>× laboratory</span>
+				<span>dark line and ribbon: estimate with its 95 % interval; broken, with fan: ahead of now</span>
 				<span>grey: band</span>
-				<span>thin line: water change</span>
-				<span>dotted: dose, setting, event</span>
-				{#if daysBetween(from, to) > 200}<span>in a long span only what is out of the ordinary</span>{/if}
+				<span>thin upright line: water change; dotted: dose, setting, event; dashed: a step of the use</span>
 			</p>
 		</div>
+		<CursorWords {stack} {all} {timeZone} {now} />
 
 		<div class="page grid gap-10 pt-4! lg:grid-cols-2">
 			<section>
-				<h2 class="label">What happened in these {Math.round(daysBetween(from, now))} days</h2>
-				<ul class="small mt-2">
-					{#each newestFirst.slice(0, SHOWN_EVENTS) as event (event.id)}
-						{@render happened(event)}
-					{:else}
-						<li class="border-t py-2 text-muted">Nothing was entered.</li>
-					{/each}
-				</ul>
-				{#if newestFirst.length > SHOWN_EVENTS}
-					<details class="small border-t">
-						<summary class="min-h-8 py-2">{newestFirst.length - SHOWN_EVENTS} before these</summary>
-						<ul>
-							{#each newestFirst.slice(SHOWN_EVENTS) as event (event.id)}{@render happened(event)}{/each}
-						</ul>
-					</details>
+				{#if series.moves.length + series.doubts.length > 0 || departs}
+					<h2 class="label">What was found</h2>
+					<ul class="small figures mt-2 mb-8">
+						{#each series.moves as move (`${move.parameter}/${move.at ?? 0}`)}
+							<li class="border-t py-2">
+								{moveSentence(move, units, timeZone, now)}
+								<span class="text-muted">{besidesSentence(move, timeZone, now)}</span>
+							</li>
+						{/each}
+						{#if departs}<li class="border-t py-2">{departs}</li>{/if}
+						{#each series.doubts as doubt (doubt.readingId + doubt.parameter)}
+							<li class="border-t py-2">
+								<strong>{PARAMETERS[doubt.parameter].name}.</strong>
+								{doubtSentence(doubt, units, timeZone, now)}
+								<a class="link whitespace-nowrap" href="/waters/{water.id}/log/{doubt.readingId}"
+									>Look at it</a
+								>
+							</li>
+						{/each}
+					</ul>
+				{:else}
+					<h2 class="label">What was found</h2>
+					<p class="small mt-2 mb-8 border-t py-2 text-muted">
+						No step of a consumption and no reading that stands out: what these readings can show is steady.
+					</p>
 				{/if}
+				<EventList events={seenEvents} {timeZone} {now} />
 			</section>
-			<section>
-				<h2 class="label">The readings as a table</h2>
-				{#each rows as row (row.parameter)}
-					<details class="mt-2 border-t pt-2">
-						<summary class="min-h-8">{PARAMETERS[row.parameter].name}, {row.readings.length} readings</summary
-						>
-						<table class="small figures mt-2 w-full max-w-md">
-							<thead
-								><tr class="text-left"><th class="py-1">Read</th><th class="py-1 text-right">Result</th></tr
-								></thead
-							>
-							<tbody>
-								{#each [...row.readings].reverse() as reading, k (k)}
-									<tr class="border-t">
-										<td class="py-1"
-											>{shortDay(reading.at, timeZone, now)}, {clockTime(reading.at, timeZone)}</td
-										>
-										<td class="py-1 text-right">{resultInUnit(reading.result, units[row.parameter])}</td>
-									</tr>
-								{/each}
-							</tbody>
-						</table>
-					</details>
-				{/each}
-			</section>
+			<ReadingTable rows={all} from={stack.from} to={stack.to} {timeZone} {now} />
 		</div>
 	{/if}
 </main>

@@ -9,6 +9,7 @@ export {
 	runInstrument,
 	rawReading,
 	result,
+	slipAnswer,
 	attachment
 } from './test.ts';
 export { event } from './event.ts';

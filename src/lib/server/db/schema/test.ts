@@ -13,6 +13,7 @@ import {
 	varchar
 } from 'drizzle-orm/mysql-core';
 import type { BenchEntry, Deviation } from '$lib/core/bench';
+import type { SlipKind } from '$lib/core/plausibility';
 import type { ParameterId, UnitId } from '$lib/core/quantity';
 import type { RawReading } from '$lib/core/reading';
 import { document, instantAt, uuid } from './columns.ts';
@@ -282,6 +283,33 @@ export const attachment = mysqlTable(
 			name: 'attachment_run',
 			columns: [t.siteId, t.runId],
 			foreignColumns: [testRun.siteId, testRun.id]
+		})
+	]
+);
+
+/** What the reader said when a slip was asked about; the finder learns from it. Insert-only. */
+export const slipAnswer = mysqlTable(
+	'slip_answer',
+	{
+		siteId: uuid('site_id').notNull(),
+		id: uuid('id').notNull(),
+		runId: uuid('run_id').notNull(),
+		kind: varchar('kind', { length: 24 }).$type<SlipKind>().notNull(),
+		answer: varchar('answer', { length: 16, enum: ['that-is-it', 'as-entered'] }).notNull(),
+		answeredBy: uuid('answered_by').notNull(),
+		answeredAt: instantAt('answered_at').notNull()
+	},
+	(t) => [
+		primaryKey({ columns: [t.siteId, t.id] }),
+		foreignKey({
+			name: 'slip_answer_run',
+			columns: [t.siteId, t.runId],
+			foreignColumns: [testRun.siteId, testRun.id]
+		}),
+		foreignKey({
+			name: 'slip_answer_by',
+			columns: [t.siteId, t.answeredBy],
+			foreignColumns: [membership.siteId, membership.id]
 		})
 	]
 );

@@ -9,6 +9,9 @@
 	water={data.water}
 	rows={data.rows}
 	untested={data.untested}
+	doubts={data.doubts}
+	moves={data.moves}
+	departure={data.departure}
 	lately={data.lately}
 	units={data.preferences.units}
 	timeZone={data.timeZone}

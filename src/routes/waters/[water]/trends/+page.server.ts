@@ -7,7 +7,10 @@ const SPANS = Object.keys(TREND_SPANS) as TrendSpan[];
 export const load = (async ({ locals, params, url }) => {
 	const open = await locals.openWater(params.water);
 	if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
-	const span = SPANS.find((s) => s === url.searchParams.get('span')) ?? 'quarter';
-	const trends = await locals.services.readTrends(open.scope, open.water, span);
-	return { span, spans: SPANS, ...trends };
+	const { events, ...series } = await locals.services.readTrends(open.scope, open.water);
+	return {
+		span: SPANS.find((s) => s === url.searchParams.get('span')) ?? 'quarter',
+		series,
+		events: events.map(({ id, kind, details, note, happenedAt }) => ({ id, kind, details, note, happenedAt }))
+	};
 }) satisfies PageServerLoad;

@@ -5,15 +5,14 @@
 </script>
 
 <svelte:head><title>Trends · {data.water.name} · Tevrik</title></svelte:head>
-<TrendsView
-	waterId={data.water.id}
-	span={data.span}
-	spans={data.spans}
-	from={data.from}
-	to={data.to}
-	now={data.now}
-	rows={data.rows}
-	events={data.events}
-	units={data.preferences.units}
-	timeZone={data.timeZone}
-/>
+{#key data.water.id}
+	<TrendsView
+		water={data.water}
+		siblings={data.siblings}
+		span={data.span}
+		series={data.series}
+		events={data.events}
+		units={data.preferences.units}
+		timeZone={data.timeZone}
+	/>
+{/key}

@@ -1,5 +1,5 @@
 import { error, redirect } from '@sveltejs/kit';
-import { correctionOfForm } from '$lib/server/validation/reading-form';
+import { correctionOfForm, keepOfForm } from '$lib/server/validation/reading-form';
 import { refused } from '../../../../refused';
 import type { Actions, PageServerLoad } from './$types';
 
@@ -22,12 +22,18 @@ async function openReading({
 }
 
 export const load = (async (event) => {
-	const { logged } = await openReading(event);
-	return { id: event.locals.services.newId(), logged };
+	const { open, logged } = await openReading(event);
+	const { services } = event.locals;
+	return {
+		id: services.newId(),
+		keepId: services.newId(),
+		logged,
+		doubt: logged.replacedBecause === null ? await services.readDoubt(open.scope, open.water, logged) : null
+	};
 }) satisfies PageServerLoad;
 
 export const actions = {
-	default: async (event) => {
+	correct: async (event) => {
 		const { open, logged } = await openReading(event);
 		const form = await event.request.formData();
 		const command = correctionOfForm(form, logged.readingId, logged.reading);
@@ -36,5 +42,14 @@ export const actions = {
 			: command;
 		if (!outcome.ok) return refused(form, outcome.fault);
 		redirect(303, `/waters/${event.params.water}/log`);
+	},
+	/** It stands as it was entered, and is not asked about again. */
+	keep: async (event) => {
+		const { open, logged } = await openReading(event);
+		const form = await event.request.formData();
+		const command = keepOfForm(form, logged.runId);
+		const outcome = command.ok ? await event.locals.services.keepReading(open.scope, command.value) : command;
+		if (!outcome.ok) return refused(form, outcome.fault);
+		redirect(303, `/waters/${event.params.water}/today`);
 	}
 } satisfies Actions;

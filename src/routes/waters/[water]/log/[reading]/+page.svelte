@@ -7,7 +7,9 @@
 <svelte:head><title>Correct a reading · {data.water.name} · Tevrik</title></svelte:head>
 <CorrectForm
 	id={data.id}
+	keepId={data.keepId}
 	waterId={data.water.id}
+	doubt={data.doubt}
 	logged={data.logged}
 	units={data.preferences.units}
 	timeZone={data.timeZone}

@@ -1,0 +1,27 @@
+import type { DoubtfulReading } from '$lib/contract/doubt';
+import { addDays, type Instant } from '$lib/core/time';
+import { eventsSince } from '../repository/event.ts';
+import { resultsSince } from '../repository/result.ts';
+import type { SiteScope } from '../repository/scope.ts';
+import type { Water } from '../repository/water.ts';
+import type { Deps } from './deps.ts';
+import { findDoubts } from './find-doubts.ts';
+import { ESTIMATE_LOOK_BACK_DAYS, waterEstimate } from './water-history.ts';
+
+/** Whether one stored reading is in doubt, and what would explain it. */
+export async function readDoubt(
+	deps: Deps,
+	scope: SiteScope,
+	water: Water,
+	reading: { readonly readingId: string; readonly at: Instant }
+): Promise<DoubtfulReading | null> {
+	const now = deps.clock.now();
+	const since = addDays(reading.at, -ESTIMATE_LOOK_BACK_DAYS);
+	const [results, events] = await Promise.all([
+		resultsSince(deps.db, scope, water.id, since),
+		eventsSince(deps.db, scope, water.id, since)
+	]);
+	const estimate = waterEstimate(results, events, water.netVolumeL, now);
+	const doubts = await findDoubts(deps, scope, estimate, reading.at);
+	return doubts.find((d) => d.readingId === reading.readingId) ?? null;
+}

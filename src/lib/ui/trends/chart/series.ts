@@ -1,0 +1,96 @@
+import type { TrendRow } from '$lib/contract/trends';
+import { convert, convertSpan, PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
+import { COVERAGE } from '$lib/core/uncertainty';
+import { firstFrom } from '../visible';
+
+const MINUTE_MS = 60_000;
+
+/** One row in the unit that is shown, times in milliseconds. */
+export interface Series {
+	readonly parameter: ParameterId;
+	readonly unit: UnitId;
+	readonly kits: TrendRow['kits'];
+	readonly band: { readonly low: number | null; readonly high: number | null } | null;
+	readonly at: readonly number[];
+	readonly value: readonly number[];
+	readonly lower: readonly number[];
+	/** Infinity: open upwards. */
+	readonly upper: readonly number[];
+	readonly kind: readonly number[];
+	readonly kit: readonly number[];
+	readonly superseded: readonly number[];
+	readonly line: {
+		readonly at: readonly number[];
+		readonly value: readonly number[];
+		/** Standard uncertainty. */
+		readonly u: readonly number[];
+	};
+	readonly least: number;
+}
+
+export function seriesOf(row: TrendRow, unit: UnitId): Series {
+	const { canonicalUnit, conceivable } = PARAMETERS[row.parameter];
+	const to = (x: number) => convert(x, canonicalUnit, unit);
+	const span = (x: number) => Math.abs(convertSpan(x, canonicalUnit, unit));
+	const { readings, line, band } = row;
+	return {
+		parameter: row.parameter,
+		unit,
+		kits: row.kits,
+		band: band && {
+			low: band.low === null ? null : to(band.low),
+			high: band.high === null ? null : to(band.high)
+		},
+		at: readings.at.map((m) => m * MINUTE_MS),
+		value: readings.value.map(to),
+		lower: readings.lower.map(to),
+		upper: readings.upper.map((x) => (x === null ? Infinity : to(x))),
+		kind: readings.kind,
+		kit: readings.kit,
+		superseded: readings.superseded,
+		line: { at: line.at.map((m) => m * MINUTE_MS), value: line.value.map(to), u: line.u.map(span) },
+		least: to(conceivable[0])
+	};
+}
+
+/** The estimate at a time, between the two points told; null outside of them. */
+export function lineAt({ line }: Series, at: number): { readonly value: number; readonly u: number } | null {
+	const i = firstFrom(line.at, at);
+	if (line.at.length === 0 || i >= line.at.length || (i === 0 && line.at[0]! > at)) return null;
+	if (i === 0) return { value: line.value[0]!, u: line.u[0]! };
+	const share = (at - line.at[i - 1]!) / (line.at[i]! - line.at[i - 1]!);
+	const between = (list: readonly number[]) => list[i - 1]! + share * (list[i]! - list[i - 1]!);
+	return { value: between(line.value), u: between(line.u) };
+}
+
+function quantile(sorted: readonly number[], share: number): number {
+	return sorted[Math.round(share * (sorted.length - 1))]!;
+}
+
+/**
+ * What the vertical axis spans: the line with its ribbon, the readings but for one far off, which is drawn at the edge
+ * with an arrow, and the edges of the band that are near.
+ */
+export function verticalSpan(series: Series, from: number, to: number): readonly [number, number] {
+	const { at, value, line, band, least } = series;
+	const readings = value.slice(firstFrom(at, from), firstFrom(at, to + 1)).sort((a, b) => a - b);
+	const inView: number[] = [];
+	for (let i = Math.max(0, firstFrom(line.at, from) - 1); i < line.at.length && line.at[i]! <= to; i++) {
+		const half = COVERAGE * line.u[i]!;
+		inView.push(Math.max(least, line.value[i]! - half), line.value[i]! + half);
+	}
+	if (readings.length > 0) {
+		const [low, high] = [quantile(readings, 0.1), quantile(readings, 0.9)];
+		const reach = 3 * (high - low) || Math.abs(high) * 0.3;
+		inView.push(...readings.filter((v) => v >= low - reach && v <= high + reach));
+	}
+	for (const edge of [band?.low, band?.high]) if (edge != null) inView.push(edge);
+	if (inView.length === 0) return [0, 1];
+	let [low, high] = [Infinity, -Infinity];
+	for (const v of inView) {
+		low = Math.min(low, v);
+		high = Math.max(high, v);
+	}
+	const room = 0.1 * (high - low || Math.abs(high) * 0.1 || 1);
+	return [low - room, high + room];
+}
