@@ -10,14 +10,17 @@ import {
 	type SyringeMarks
 } from '../../src/lib/core/reading/index.ts';
 import {
+	CALM_READER,
 	ordinaryLife,
+	readBy,
 	simulateWater,
+	type Levels,
 	type SimulatedReading,
 	type TankKind
 } from '../../src/lib/core/tank/index.ts';
 import { addDays, instant } from '../../src/lib/core/time/index.ts';
 import { estimateWater } from '../../src/lib/core/trend/index.ts';
-import { historiesOf, observationsOf } from './history.ts';
+import { historiesOf, observationsOf, stateAt } from './history.ts';
 
 /** One reading and what became of it. */
 export interface SlipRun {
@@ -76,7 +79,8 @@ export function mistaken(
 	random: Random,
 	slip: SlipKind,
 	method: Method,
-	reading: RawReading
+	reading: RawReading,
+	levels: Readonly<Levels>
 ): RawReading | null {
 	switch (slip) {
 		case 'left-for-used':
@@ -123,9 +127,15 @@ export function mistaken(
 			// What the display could never have shown is refused when it is entered.
 			return Math.abs(shown - meant) <= 0.02 * Math.abs(meant) ? { ...reading, shown } : null;
 		}
-		case 'table':
-			// Made with another kit than the one that was opened: `slipRuns` reads it with the other one.
-			return null;
+		case 'table': {
+			// Read with another kit than the one that was opened on the screen.
+			const others = SHIPPED_METHODS.filter(
+				(m) => m.code !== method.code && m.parameter === method.parameter && formOf(m) === reading.form
+			);
+			const other = others[Math.floor(random() * others.length)];
+			const read = other && readBy(random, other, levels, CALM_READER);
+			return read && derive(method, read).ok ? read : null;
+		}
 		case 'dilution': {
 			const { dilution, ...plain } = reading;
 			return dilution ? plain : null;
@@ -143,10 +153,11 @@ export function slipRuns(kind: TankKind, seed: number, days = 365): SlipRun[] {
 	const runs: SlipRun[] = [];
 	for (const one of truth.readings) {
 		const { at, method, reading } = one;
+		const { levels } = stateAt(truth, at);
 		const possible =
 			random() < SLIP_SHARE
 				? SLIP_KINDS.flatMap((slip) => {
-						const wrong = mistaken(random, slip, method, reading);
+						const wrong = mistaken(random, slip, method, reading, levels);
 						return wrong ? [{ slip, wrong }] : [];
 					})
 				: [];

@@ -165,12 +165,12 @@ describe('one test by hand, from the first open to the file', () => {
 		await toTitration(me, 'Start alkalinity');
 		await typeVolume(me, 1, '0.43');
 		await me.press('Colour has turned');
-		await me.sees('Did you enter what was left as what was used? Then alkalinity would be 7.9 dKH');
+		await me.sees('Did you enter what was left as what was used? Then alkalinity would be 7.9 ± 0.5 dKH.');
 		await me.press('No, as entered');
 		await me.sees('Surprising');
 		await me.press('Back to the reading');
 		await me.press('Colour has turned');
-		await me.press('Yes, that is it');
+		await me.press('That is it');
 		await me.sees('As expected');
 		await me.sees('read 0.43 mL left');
 		await me.press('Back to the reading');

@@ -180,7 +180,7 @@ describe('the log', () => {
 		await me.sees('The reading is the same as before');
 		await me.fill('[name="fills.0.lowerMl"]', '7');
 		await me.press('Save the correction');
-		await me.sees('The syringe holds 1 mL');
+		await me.sees('Not yet. The syringe holds 1 mL');
 		await me.fill('[name="fills.0.lowerMl"]', '0.48');
 		await me.sees(/Corrected 7\.2 ± 0\.5 dKH/);
 		await me.press('Save the correction');

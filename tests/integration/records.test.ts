@@ -288,7 +288,10 @@ describe('what the views are given', () => {
 		const { scope, water } = await world.site('empty');
 		expect(await world.services.readToday(scope, water)).toEqual({
 			rows: [],
-			untested: []
+			untested: [],
+			doubts: [],
+			moves: [],
+			departure: null
 		});
 		expect((await world.services.readTrends(scope, water)).rows).toEqual([]);
 		expect(

@@ -32,7 +32,7 @@ export type Expected = (parameter: ParameterId) => Prediction | null;
 /** A right reading now and then surprises because the water really changed; then it may be this much wider. */
 const REAL_CHANGE = { share: 0.02, widening: 4 } as const;
 /** A slip is asked about when all slips together are so likely (docs/calibration.md tells what that costs). */
-const ASK_ABOVE = 0.5;
+const ASK_ABOVE = 0.3;
 /** A second explanation is offered from here on. */
 const WORTH_NAMING = 0.04;
 const MOST_ASKED = 2;

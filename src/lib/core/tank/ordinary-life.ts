@@ -156,6 +156,9 @@ const CALCIUM_PER_DKH = 7.147;
 const CARBONATE: readonly SupplementStrength[] = [{ parameter: 'alkalinity', risePerMlIn100L: 0.14 }];
 const CALCIUM: readonly SupplementStrength[] = [{ parameter: 'calcium', risePerMlIn100L: 1 }];
 const SETTING_DAYS = 28;
+/** A keeper who sees alkalinity so far off sets the doses anew, to be back in this time. */
+const ASTRAY_DKH = 1.5;
+const ASTRAY_SETTING_DAYS = 10;
 const DAYS_OF_YEAR = 365;
 
 /** Half of a large drop is seen as well as a whole small one from a syringe's tip (convention). */
@@ -192,11 +195,13 @@ export interface LifeOptions {
 	readonly days?: number;
 	/** Every disturbance so many times as large; 1 is ordinary. */
 	readonly disturbed?: number;
-	/** A step of the uptake, as a factor from some day on. */
+	/** A step of all that is used and left behind, as a factor from some day on. */
 	readonly step?: { readonly day: number; readonly factor: number };
 	/** Tests instead of the usual ones. */
 	readonly tests?: readonly (readonly [method: Method, everyDays: number])[];
 	readonly uptake?: readonly [least: number, most: number];
+	/** Doses missed, noticed or not, and batches weaker than their label; true unless said otherwise. */
+	readonly faults?: boolean;
 }
 
 /**
@@ -206,7 +211,7 @@ export interface LifeOptions {
  * most of it.
  */
 export function ordinaryLife(kind: TankKind, options: LifeOptions): OrdinaryLife {
-	const { seed, start, days = DAYS_OF_YEAR, disturbed = 1, step } = options;
+	const { seed, start, days = DAYS_OF_YEAR, disturbed = 1, step, faults = true } = options;
 	const nature = NATURES[kind];
 	const random = seededRandom(seed * 7919 + TANK_KINDS.indexOf(kind));
 	const believedL = between(random, 80, 600);
@@ -242,25 +247,24 @@ export function ordinaryLife(kind: TankKind, options: LifeOptions): OrdinaryLife
 	const lateness = wander(0.05, 0.03);
 	const weakUntil = { day: -1, factor: 1 };
 
+	const stepped = (day: number) => (step && day >= step.day ? step.factor : 1);
 	const uptakeOn = (day: number) =>
-		uptake0 *
-		Math.exp(growthPerDay * day + (uptakeDrift[Math.floor(day)] ?? 0)) *
-		(step && day >= step.day ? step.factor : 1);
+		uptake0 * Math.exp(growthPerDay * day + (uptakeDrift[Math.floor(day)] ?? 0)) * stepped(day);
 
 	const living = ({ day, light, wobble }: Moment, level: Readonly<Levels>): Levels => {
 		const today = Math.floor(day);
 		// Corals by light, and by what they find; what falls out by itself on heaters grows with how far the water is overcharged.
-		const plenty = Math.min(1.3, (level.alkalinity ?? 0) / nature.start.alkalinity!);
+		const plenty = Math.min(1, (level.alkalinity ?? 0) / (0.4 * nature.start.alkalinity!));
 		const built = uptakeOn(day) * (1 + 0.4 * (light - 1)) * wobble * plenty;
 		const fallen = 0.02 * uptake0 * Math.max(0, (level.alkalinity ?? 8) - 8.5) ** 2;
-		const fed = Math.exp(feeding[today] ?? 0) * wobble;
+		const fed = Math.exp(feeding[today] ?? 0) * wobble * stepped(day);
 		const left = nature.nitrateLoad * fed;
 		const nitrified = 0.0452 * left * 0.4 * plenty;
 		return {
 			alkalinity: -built - fallen - nitrified,
 			calcium: -(built + fallen) * CALCIUM_PER_DKH,
-			magnesium: -magnesiumUse * wobble - 0.0867 * built,
-			potassium: -potassiumUse * wobble,
+			magnesium: -magnesiumUse * wobble * stepped(day) - 0.0867 * built,
+			potassium: -potassiumUse * wobble * stepped(day),
 			nitrate: left - nature.export * (level.nitrate ?? 0),
 			phosphate: nature.phosphateLoad * fed - nature.export * (level.phosphate ?? 0),
 			hardness: 0.004 * wobble,
@@ -280,16 +284,17 @@ export function ordinaryLife(kind: TankKind, options: LifeOptions): OrdinaryLife
 		};
 	};
 
-	const setDoses = (day: number, at: Instant, level: Readonly<Levels>): WaterEvent[] => {
+	let lastSet = 0;
+	const setDoses = (day: number, at: Instant, level: Readonly<Levels>, settingDays: number): WaterEvent[] => {
 		// The keeper knows the demand about, and steers a little back to the aim.
 		const guess = uptakeOn(day) * Math.exp(normalDeviate(random, 0, 0.08));
 		const alkalinity = Math.max(
 			0,
-			guess + (0.6 * (nature.start.alkalinity! - level.alkalinity!)) / SETTING_DAYS
+			guess + (0.6 * (nature.start.alkalinity! - level.alkalinity!)) / settingDays
 		);
 		const lime = Math.max(
 			0,
-			CALCIUM_PER_DKH * guess + (0.6 * (nature.start.calcium! - level.calcium!)) / SETTING_DAYS
+			CALCIUM_PER_DKH * guess + (0.6 * (nature.start.calcium! - level.calcium!)) / settingDays
 		);
 		const set = (supplement: string, rise: number, label: readonly SupplementStrength[]) => ({
 			kind: 'recurring-dose' as const,
@@ -350,13 +355,18 @@ export function ordinaryLife(kind: TankKind, options: LifeOptions): OrdinaryLife
 		const today = Math.round(day);
 		const done: WaterEvent[] = [];
 		if (nature.doses) {
-			if (weakUntil.day < today && random() < 0.006 * disturbed) {
+			if (faults && weakUntil.day < today && random() < 0.006 * disturbed) {
 				weakUntil.day = today + 20;
 				weakUntil.factor = 1 - 0.15 * Math.min(3, disturbed) * random();
 			}
-			if (today % SETTING_DAYS === 0) done.push(...setDoses(today, at, level));
+			// Every four weeks, and soon after the water has gone astray.
+			const astray = Math.abs(level.alkalinity! - nature.start.alkalinity!) > ASTRAY_DKH;
+			if (today % SETTING_DAYS === 0 || (astray && today > lastSet + 3 && random() < 0.4)) {
+				lastSet = today;
+				done.push(...setDoses(today, at, level, astray ? ASTRAY_SETTING_DAYS : SETTING_DAYS));
+			}
 			// A day missed now and then; half of these go unnoticed.
-			if (random() < 0.01 * disturbed) {
+			if (faults && random() < 0.01 * disturbed) {
 				const missed: WaterEvent = { kind: 'recurring-dose-missed', at, supplement: 'Part one', days: 1 };
 				done.push(missed);
 				if (random() < 0.5) logged.push(missed);

@@ -18,10 +18,12 @@ import { modelOf } from './wander.ts';
 const LOOK_AFTER_DAYS = 45;
 /** Before a step is looked for, the filter must know the rate it stepped from. */
 const READINGS_BEFORE = 5;
-/** Steps come this seldom (convention): one in a year is usual. */
-const DAYS_BETWEEN_STEPS = 365;
-/** A step is told when it is this much likelier than none. */
-const TELL_ABOVE = 0.95;
+/** One reading alone may be odd. */
+const READINGS_AFTER = 2;
+/** Steps of some size come about so often (convention). */
+const DAYS_BETWEEN_STEPS = 60;
+/** A step is told when it is so likely: about one false alarm in a year of usual drift (docs/calibration.md). */
+const TELL_ABOVE = 0.67;
 /** Two steps nearer to each other than this are one. */
 const APART_DAYS = 14;
 const MOST_STEPS = 40;
@@ -44,7 +46,7 @@ interface Candidate {
  */
 function supportFor(timeline: Timeline, track: Track, day: number, first: number, stepSd: number): Candidate {
 	let [level, rate, now] = [0, 1, day];
-	let [information, agreement] = [0, 0];
+	let [information, agreement, readings] = [0, 0, 0];
 	for (let i = first; i < timeline.length && timeline.day[i]! - day <= LOOK_AFTER_DAYS; i++) {
 		level -= rate * (timeline.day[i]! - now);
 		now = timeline.day[i]!;
@@ -52,12 +54,14 @@ function supportFor(timeline: Timeline, track: Track, day: number, first: number
 		if (timeline.kind[i] === EXCHANGE) level *= 1 - timeline.a[i]!;
 		if (spread <= 0) continue;
 		// The unit step's mark on this innovation; then the filter corrects for it as it does for the water.
+		readings++;
 		information += (level * level) / spread;
 		agreement += (level * track.innovation[i]!) / spread;
 		const seen = level;
 		level -= (track.before.levelVariance[i]! / spread) * seen;
 		rate -= (track.before.covariance[i]! / spread) * seen;
 	}
+	if (readings < READINGS_AFTER) return { day, support: -Infinity, step: 0, stepVariance: stepSd ** 2 };
 	const stepVariance = 1 / (information + 1 / stepSd ** 2);
 	const step = stepVariance * agreement;
 	return {
@@ -100,7 +104,7 @@ interface Found {
 /** The likeliest step about one peak of support, with the days that it may have been on. */
 function peakOf(candidates: readonly Candidate[]): Found | null {
 	const best = candidates.reduce<Candidate | null>((a, b) => (a && a.support >= b.support ? a : b), null);
-	if (!best) return null;
+	if (!best || best.support === -Infinity) return null;
 	const near = candidates.filter((c) => Math.abs(c.day - best.day) <= LOOK_AFTER_DAYS);
 	const weights = near.map((c) => Math.exp(c.support - best.support));
 	const sum = weights.reduce((a, b) => a + b, 0);

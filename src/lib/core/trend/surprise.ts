@@ -43,6 +43,8 @@ export interface OpenQuestion {
 export interface Weighed {
 	/** The items as the estimate uses them: wrong readings widened, unlogged jumps let in. */
 	readonly items: readonly HistoryItem[];
+	/** The same with the wrong readings widened only, for whoever looks for other reasons why readings do not fit. */
+	readonly withoutWrong: readonly HistoryItem[];
 	readonly doubts: readonly Doubt[];
 	readonly open: OpenQuestion | null;
 }
@@ -172,8 +174,13 @@ function mixed(branches: readonly Branch[]): { readonly level: number; readonly 
  * won, all stay, and the level is as wide as they are apart. Nothing is dropped: a reading taken for wrong keeps a
  * little say, one that told of a change sets the level anew.
  */
-export function weighSurprises(prepared: Prepared, noise: WanderNoise): Weighed {
-	let items: readonly HistoryItem[] = prepared.items;
+export function weighSurprises(
+	prepared: Prepared,
+	noise: WanderNoise,
+	given: readonly HistoryItem[] = prepared.items
+): Weighed {
+	let items = given;
+	const doubted = new Map<HistoryItem, HistoryItem>();
 	const doubts: Doubt[] = [];
 	let open: OpenQuestion | null = null;
 	let from = 1;
@@ -205,8 +212,11 @@ export function weighSurprises(prepared: Prepared, noise: WanderNoise): Weighed 
 			Math.max(PARAMETERS[prepared.parameter].plausibleSpread / 2, 3 * surpriseOf(item, track, i).sd)
 		);
 		items = [...items.slice(0, i), ...instead, ...items.slice(i + 1)];
+		// One odd reading with none after it tells of nothing but itself.
+		if (likeliest.by === 'wrong' || readLater === 0)
+			doubted.set(item, widened(item, surpriseOf(item, track, i).sd));
 		if (!settled && readLater === 0) open = { after: instead.at(-1)!, ...mixed(branches) };
 		from = i + instead.length;
 	}
-	return { items, doubts, open };
+	return { items, withoutWrong: given.map((item) => doubted.get(item) ?? item), doubts, open };
 }

@@ -4,7 +4,7 @@ import type { ConsumptionChange, Doubt, History } from './estimate.ts';
 import { prepare, type HistoryItem, type Prepared } from './history-items.ts';
 import type { WanderNoise } from './level-rate/index.ts';
 import { TREND_SETTINGS } from './settings.ts';
-import { weighSurprises, type OpenQuestion } from './surprise.ts';
+import { weighSurprises, type OpenQuestion, type Weighed } from './surprise.ts';
 import { fitWander, usualWander } from './wander.ts';
 
 /** A parameter's history, ready for the last pass: its noise learned, odd readings weighed, steps let in. */
@@ -21,6 +21,8 @@ export interface Treated {
 
 /** With fewer readings a step cannot be told from the drift. */
 const LEAST_FOR_STEPS = 8;
+/** A step is about so large, as a share of the consumption, before anything is read. */
+const USUAL_STEP = 0.6;
 
 /** @returns null without a reading up to now */
 export function treat(history: History, now: Instant): Treated | null {
@@ -29,20 +31,30 @@ export function treat(history: History, now: Instant): Treated | null {
 	const { observations, parameter } = prepared;
 	const bounds = observations.filter((o) => o.result.kind === 'bound').length;
 	const mostlyBounds = bounds > observations.length / 2;
-	let noise = fitWander(prepared);
-	const { items, doubts, open } = weighSurprises(prepared, noise);
-	let treated = items;
-	let changes: readonly ConsumptionChange[] = [];
-	if (TREND_SETTINGS[parameter].drifts && observations.length >= LEAST_FOR_STEPS && !mostlyBounds) {
-		const usual = usualWander(prepared, items);
-		const stepSd = Math.max(usual.rate, prepared.usualU / 3);
-		const steps = findSteps(prepared, items, usual.noise, stepSd);
-		if (steps.changes.length > 0) {
-			treated = steps.items;
-			changes = steps.changes;
-			// What the steps explain is no wander.
-			noise = fitWander(prepared, treated);
-		}
-	}
-	return { prepared, items: treated, noise, doubts, changes, open, mostlyBounds };
+	const noise = fitWander(prepared);
+	const weighed = weighSurprises(prepared, noise);
+	const same = { prepared, mostlyBounds };
+	const plain = { ...same, ...weighed, noise, changes: [] };
+	if (!TREND_SETTINGS[parameter].drifts || observations.length < LEAST_FOR_STEPS || mostlyBounds)
+		return plain;
+
+	// A step is no jump of the level: it is looked for before jumps explain its readings away.
+	const usual = usualWander(prepared, weighed.withoutWrong);
+	const stepSd = Math.max(USUAL_STEP * usual.rate, prepared.usualU / 3);
+	const { items, changes } = findSteps(prepared, weighed.withoutWrong, usual.noise, stepSd);
+	if (changes.length === 0) return plain;
+	const letIn = prepared.items === weighed.withoutWrong ? items : withOwn(items, weighed, prepared);
+	// What the steps explain is no wander, and no surprise.
+	const calmer = fitWander(prepared, letIn);
+	return { ...same, ...weighSurprises(prepared, calmer, letIn), noise: calmer, changes };
+}
+
+/** The readings as they were made, with the steps let in: which of them are wrong is asked again. */
+function withOwn(
+	items: readonly HistoryItem[],
+	{ withoutWrong }: Weighed,
+	{ items: made }: Prepared
+): readonly HistoryItem[] {
+	const own = new Map(withoutWrong.map((item, i) => [item, made[i]!]));
+	return items.map((item) => own.get(item) ?? item);
 }

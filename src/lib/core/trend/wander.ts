@@ -55,6 +55,9 @@ function usualRate(prepared: Prepared, timeline: Timeline): number {
 	return rates.length === 0 ? 0 : median(rates);
 }
 
+/** One day's consumption differs from the next by such a share (convention). */
+const DAILY_WOBBLE = 0.07;
+
 export interface UsualWander {
 	readonly noise: WanderNoise;
 	/** The size of a usual consumption, canonical unit a day. */
@@ -64,7 +67,8 @@ export interface UsualWander {
 /** The drift that is usual for such a water: a quarter of its consumption in a month. */
 export function usualWander(prepared: Prepared, items: readonly HistoryItem[]): UsualWander {
 	const rate = usualRate(prepared, timelineOf(items));
-	return { noise: noiseOf(prepared, 1, USUAL_DRIFT, rate), rate };
+	const { levelPerDay, ratePerDay } = noiseOf(prepared, 1, USUAL_DRIFT, rate);
+	return { noise: { levelPerDay: levelPerDay + (DAILY_WOBBLE * rate) ** 2, ratePerDay }, rate };
 }
 
 /**

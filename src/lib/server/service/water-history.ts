@@ -70,9 +70,10 @@ function estimateFrom(
 	);
 }
 
-/** One reading of what nobody doses says nothing about the days since: there is no line to show. */
+/** One reading of what nobody doses says nothing about the days since, and one bound no number: there is no line. */
 export function isLine(parameter: ParameterId, estimate: Estimate | null): estimate is Estimate {
-	return estimate !== null && (estimate.basedOn > 1 || PARAMETERS[parameter].dosed);
+	if (estimate === null) return false;
+	return estimate.basedOn > 1 || (PARAMETERS[parameter].dosed && !estimate.mostlyBounds);
 }
 
 /** The band in force at a time; null when none was set, or when it was taken away. */

@@ -189,7 +189,7 @@
 			{saving}
 			{fault}
 			onsave={save}
-			onback={() => desk.change({ readAt: null })}
+			onback={() => desk.change({ readAt: null, slip: null })}
 			onslip={acceptSlip}
 			onkeep={keepAsEntered}
 			onrepeat={startAgain}

@@ -123,7 +123,7 @@ export class RowChart {
 		}
 		if (over) {
 			const right = this.#frame(chart, 'right');
-			paintLine(right, over, now, { ribbon: true, muted: true });
+			paintLine(right, over, now, { ribbon: false, muted: true });
 			paintReadings(right, over, { superseded, muted: true });
 		}
 		paintReadings(frame, main, { superseded, muted: false });
