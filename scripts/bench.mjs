@@ -96,6 +96,7 @@ await main(async () => {
 	const { build, runScript, serve } = await import('./application.mjs');
 	const { freePort, startDatabase } = await import('./database.mjs');
 	console.log(runScript('bench-results.ts', {}));
+	console.log(runScript('bench-estimate.ts', {}));
 
 	const folder = mkdtempSync(join(tmpdir(), 'tevrik-bench-'));
 	build();

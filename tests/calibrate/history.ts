@@ -1,5 +1,5 @@
 import { inputsOf } from '../../src/lib/core/balance/index.ts';
-import { isParameterId, type ParameterId } from '../../src/lib/core/quantity/index.ts';
+import type { ParameterId } from '../../src/lib/core/quantity/index.ts';
 import { derive } from '../../src/lib/core/reading/index.ts';
 import type { OrdinaryLife, SimulatedReading, WaterHistory } from '../../src/lib/core/tank/index.ts';
 import { addDays, type Instant } from '../../src/lib/core/time/index.ts';
@@ -40,5 +40,3 @@ export function stateAt(truth: WaterHistory, at: Instant) {
 	const hour = Math.round((at - first.at) / 3_600_000);
 	return truth.states[Math.min(truth.states.length - 1, Math.max(0, hour))]!;
 }
-
-export const parametersIn = (levels: object): ParameterId[] => Object.keys(levels).filter(isParameterId);

@@ -1,7 +1,6 @@
 /** What doses and exchanges do to a water; one mass balance for all that look back or ahead. */
 export { afterWaterChange } from './water-change.ts';
 export {
-	DOSE_RELATIVE_U,
 	inputsOf,
 	steadyInputAt,
 	type WaterEvent,

@@ -10,6 +10,8 @@ import { TREND_SETTINGS } from './settings.ts';
 /** An item on the way to the filters; a measurement knows its observation. */
 export type HistoryItem = TimelineItem & {
 	readonly of?: Observation;
+	/** What of a measurement's u stands for the error of its kit against the usual one. */
+	readonly kitU?: number;
 	/** Why less is known from here on: the consumption stepped, the dosing was set anew, or the water jumped. */
 	readonly cause?: 'step' | 'setting' | 'jump';
 	/** Of a flow: how well it is known what it brings. */
@@ -48,15 +50,16 @@ export function roughValue(result: TestResult): number {
 /**
  * What a result says to the filter: a value as a value, an interval as an interval, a bound as an open one.
  *
- * @param extraU besides the reading's own random part, canonical unit
+ * @param kitU error of its kit against the usual one, canonical unit
  */
-export function measurementOf(observation: Observation, day: number, extraU = 0): HistoryItem {
+function measurementOf(observation: Observation, day: number, kitU: number): HistoryItem {
 	const { result } = observation;
-	const momentSd = Math.hypot(TREND_SETTINGS[result.parameter].momentSd, extraU);
+	const momentSd = Math.hypot(TREND_SETTINGS[result.parameter].momentSd, kitU);
+	const own = { of: observation, ...(kitU > 0 ? { kitU } : {}) };
 	if (result.kind === 'value') {
 		// Even a reader without any noise leaves something open; zero would stop the filter.
 		const u = Math.max(Math.hypot(result.uRandom, momentSd), 1e-6 * Math.max(1, Math.abs(result.value)));
-		return { kind: 'value', day, value: result.value, u, of: observation };
+		return { kind: 'value', day, value: result.value, u, ...own };
 	}
 	const { lower, upper } = boundsOf(result);
 	const noise =
@@ -70,7 +73,7 @@ export function measurementOf(observation: Observation, day: number, extraU = 0)
 		lower: open ? PARAMETERS[result.parameter].conceivable[0] : lower,
 		upper: upper ?? Infinity,
 		u: Math.hypot(Math.max(noise, floor), momentSd),
-		of: observation
+		...own
 	};
 }
 
@@ -170,7 +173,7 @@ export function prepare(history: History, now: Instant): Prepared | null {
 	// A second kit's error against the usual kit's is one more unknown in what one parameter's filter sees.
 	const kits = commonUOfKits(observations);
 	const usual = mostRead(observations);
-	const extraU = (o: Observation) => (o.kit === usual ? 0 : Math.hypot(kits.get(o.kit)!, kits.get(usual)!));
+	const kitU = (o: Observation) => (o.kit === usual ? 0 : Math.hypot(kits.get(o.kit)!, kits.get(usual)!));
 
 	const happened = inputItems(parameter, history.inputs, dayOf);
 	let flowPerDay = 0;
@@ -184,7 +187,7 @@ export function prepare(history: History, now: Instant): Prepared | null {
 		return false;
 	});
 	const isRead = (item: HistoryItem) => (item.of ? 0 : 1);
-	const items = [...observations.map((o) => measurementOf(o, dayOf(o.at), extraU(o))), ...later].sort(
+	const items = [...observations.map((o) => measurementOf(o, dayOf(o.at), kitU(o))), ...later].sort(
 		(a, b) => a.day - b.day || isRead(a) - isRead(b)
 	);
 	const { plausibleSpread } = PARAMETERS[parameter];

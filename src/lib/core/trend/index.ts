@@ -17,10 +17,4 @@ export {
 	type WaterEstimate
 } from './water-estimate.ts';
 export { daysUntilOutside } from './leaving.ts';
-export {
-	CALCIUM_PER_DKH,
-	MAGNESIUM_FRACTION,
-	MAGNESIUM_PER_DKH,
-	checkStoichiometry,
-	type StoichiometryCheck
-} from './stoichiometry.ts';
+export { checkStoichiometry, type StoichiometryCheck } from './stoichiometry.ts';

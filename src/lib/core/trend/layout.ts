@@ -118,8 +118,10 @@ function itemsOf(member: Member): LinearItem[] {
 								[level, 1],
 								[bias, 1]
 							];
-				const { of: _, ...plain } = item;
-				const told: LinearItem = { ...plain, day, sight };
+				const { of: _, kitU = 0, ...plain } = item;
+				// Where the kits' errors are states of their own they are no noise any more.
+				const u = bias === undefined ? plain.u : Math.sqrt(Math.max(plain.u ** 2 - kitU ** 2, 1e-12));
+				const told: LinearItem = { ...plain, u, day, sight };
 				return treated.open?.after === item
 					? [
 							told,

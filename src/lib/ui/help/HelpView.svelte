@@ -11,6 +11,13 @@
 		['Backspace', 'take the last press back'],
 		['Esc', 'from the result back to the reading; nothing entered is lost']
 	] as const;
+	const TREND_KEYS = [
+		['← →', 'from reading to reading; with Shift the axis moves'],
+		['+ −', 'less time, more time'],
+		['1 to 5', 'a week, a month, a quarter, a year, all'],
+		['Home, End', 'the first and the last reading'],
+		['Esc', 'the cursor goes away']
+	] as const;
 	let asked = $derived(query);
 	const found = $derived(searchHelp(asked));
 </script>
@@ -45,15 +52,17 @@
 		{/each}
 	</div>
 	{#if asked.trim() === ''}
-		<h2 class="label mt-8">Keys on the bench</h2>
-		<dl class="mt-2">
-			{#each KEYS as [key, what] (key)}
-				<div class="grid grid-cols-[9rem_1fr] gap-4 border-t py-2">
-					<dt class="font-semibold">{key}</dt>
-					<dd>{what}</dd>
-				</div>
-			{/each}
-		</dl>
+		{#each [{ title: 'Keys on the bench', keys: KEYS }, { title: 'Keys on the rows of Trends, once they are chosen', keys: TREND_KEYS }] as { title, keys } (title)}
+			<h2 class="label mt-8">{title}</h2>
+			<dl class="mt-2">
+				{#each keys as [key, what] (key)}
+					<div class="grid grid-cols-[9rem_1fr] gap-4 border-t py-2">
+						<dt class="font-semibold">{key}</dt>
+						<dd>{what}</dd>
+					</div>
+				{/each}
+			</dl>
+		{/each}
 	{/if}
 	<p class="mt-8"><a class="link" href="/waters/{waterId}/today">Back to Today</a></p>
 </main>

@@ -1,17 +1,5 @@
 /** One concentration and its consumption: the filter in its plainest and fastest form. */
-export {
-	isMeasurement,
-	setItem,
-	timelineOf,
-	EXCHANGE,
-	FLOW,
-	INTERVAL,
-	LOOSEN,
-	STEP,
-	VALUE,
-	type Timeline,
-	type TimelineItem
-} from './timeline.ts';
+export { isMeasurement, timelineOf, EXCHANGE, VALUE, type Timeline, type TimelineItem } from './timeline.ts';
 export {
 	carried,
 	emptyTrack,
@@ -24,7 +12,7 @@ export {
 	type Track,
 	type WanderNoise
 } from './filter.ts';
-export { adjointOf, smoothedAt, withHindsight, type Adjoint } from './smooth.ts';
+export { adjointOf, smoothedAt, type Adjoint } from './smooth.ts';
 export {
 	nextTest,
 	outsideChance,

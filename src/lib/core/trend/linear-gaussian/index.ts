@@ -1,11 +1,4 @@
 /** Several states at once: levels that are driven, rates and biases that wander. */
 export { type Coupling, type LinearItem, type LinearModel, type Sight } from './model.ts';
-export { carry, filterLinear, seen, type LinearTrack, type Working } from './filter.ts';
-export {
-	adjointOfLinear,
-	beliefAt,
-	filteredAfter,
-	lastItemAt,
-	type Belief,
-	type LinearAdjoint
-} from './smooth.ts';
+export { filterLinear, seen, type LinearTrack, type Working } from './filter.ts';
+export { adjointOfLinear, beliefAt, filteredAfter, type Belief, type LinearAdjoint } from './smooth.ts';

@@ -1,0 +1,4 @@
+declare module 'kalman-filter' {
+	const all: unknown;
+	export default all;
+}
