@@ -29,7 +29,7 @@ export function plain(value: number): string {
 
 export function percent(share: number): string {
 	if (share > 0 && share < 0.01) return 'under 1 %';
-	if (share < 1 && share > 0.99) return 'over 99 %';
+	if (share > 0.99) return 'over 99 %';
 	return `${Math.round(share * 100)} %`;
 }
 

@@ -1,0 +1,96 @@
+import { describe, expect, it } from 'vitest';
+import type { TrendRow } from '$lib/contract/trends';
+import { addDays, daysBetween, instant } from '$lib/core/time';
+import { lineAt, seriesOf, verticalSpan } from './chart/series';
+import { seenCsv } from './seen-csv';
+import { StackState } from './StackState.svelte';
+import { neighbour, underCursor } from './under-cursor';
+
+const now = instant(1_789_999_980_000);
+const limits = { from: addDays(now, -400), to: addDays(now, 14), now };
+const minutes = (days: number) => Math.round(addDays(now, days) / 60_000);
+const row: TrendRow = {
+	parameter: 'alkalinity',
+	band: null,
+	kits: [
+		{ code: 'a', name: 'A kit', laboratory: false },
+		{ code: 'b', name: '=A lab', laboratory: true }
+	],
+	readings: {
+		at: [-30, -20, -10, -9].map(minutes),
+		value: [8, 8.2, 3, 8.1],
+		lower: [7.6, 7.8, 2.6, 8],
+		upper: [8.4, 8.6, 3.4, null],
+		kind: [0, 0, 0, 2],
+		kit: [0, 0, 1, 0],
+		superseded: [0, 0, 1, 0]
+	},
+	line: { at: [-30, 0, 14].map(minutes), value: [8, 8.3, 8.4], u: [0.1, 0.1, 0.4] },
+	estimate: null
+};
+const series = seriesOf(row, 'dkh');
+
+describe('what of the stack is looked at', () => {
+	it('is one press away, ends a little ahead of now, and never leaves what there is', () => {
+		const stack = new StackState(() => limits, 'month');
+		expect(daysBetween(stack.from, now)).toBe(31);
+		expect(stack.to).toBeGreaterThan(now);
+		stack.show('all');
+		expect(stack.from).toBe(limits.from);
+		stack.pan(-5000);
+		expect(daysBetween(stack.from, limits.from)).toBeLessThan(daysBetween(stack.from, stack.to));
+		expect(stack.span).toBeNull();
+		stack.zoom(1e-9);
+		expect(daysBetween(stack.from, stack.to)).toBeCloseTo(0.5, 6);
+		stack.zoom(1e9);
+		expect(daysBetween(stack.from, stack.to)).toBeCloseTo(414, 6);
+	});
+	it('zooms about a time that stays where it is, and brings the cursor into view', () => {
+		const stack = new StackState(() => limits, 'quarter');
+		const about = addDays(now, -20);
+		const share = () => daysBetween(stack.from, about) / daysBetween(stack.from, stack.to);
+		const before = share();
+		stack.zoom(0.4, about);
+		expect(share()).toBeCloseTo(before, 9);
+		stack.point(addDays(now, -300));
+		expect(stack.from).toBeLessThan(addDays(now, -300));
+		expect(stack.to).toBeGreaterThan(addDays(now, -300));
+	});
+});
+
+describe('what stands under the cursor', () => {
+	it('is the estimate between two points and the reading that is near', () => {
+		const under = underCursor(series, addDays(now, -20), 31 * 86_400_000);
+		expect(under.estimate!.value).toBeCloseTo(8.1, 6);
+		expect(under.reading).toMatchObject({ value: 8.2, kind: 'value', kit: 'A kit' });
+		expect(underCursor(series, addDays(now, -15), 31 * 86_400_000).reading).toBeNull();
+		expect(lineAt(series, addDays(now, -31))).toBeNull();
+		expect(lineAt(series, addDays(now, 15))).toBeNull();
+	});
+	it('goes from reading to reading of any row', () => {
+		const at = addDays(now, -20);
+		expect(daysBetween(at, neighbour([series], at, 1)!)).toBeCloseTo(10, 3);
+		expect(daysBetween(at, neighbour([series], at, -1)!)).toBeCloseTo(-10, 3);
+		expect(neighbour([series], addDays(now, -9), 1)).toBeNull();
+	});
+});
+
+describe('what is seen', () => {
+	it('is scaled to what most readings say, so that one far off does not flatten the rest', () => {
+		const [low, high] = verticalSpan(series, addDays(now, -40), now);
+		expect(high).toBeGreaterThan(8.4);
+		expect(high - low).toBeLessThan(30);
+	});
+	it('is kept as a file: readings with kit and state, the estimate, nothing that a sheet would run', () => {
+		const seen = (superseded: boolean) =>
+			seenCsv([{ name: 'Reef', all: [series] }], addDays(now, -25), addDays(now, 20), superseded).split(
+				'\r\n'
+			);
+		const lines = seen(true);
+		expect(lines).toHaveLength(1 + 3 + 2);
+		expect(lines.filter((l) => l.includes(',corrected'))).toHaveLength(1);
+		expect(lines.some((l) => l.includes(',=A lab'))).toBe(false);
+		expect(seen(false)).toHaveLength(1 + 2 + 2);
+		expect(lines.find((l) => l.includes('bound'))!.split(',')[7]).toBe('');
+	});
+});
