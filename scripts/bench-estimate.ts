@@ -10,7 +10,7 @@ import {
 	smoothedAt,
 	timelineOf,
 	type LevelRateModel
-} from '../src/lib/core/trend/level-rate/index.ts';
+} from '../src/lib/core/trend/index.ts';
 import { estimateWater, type History } from '../src/lib/core/trend/index.ts';
 
 /** What is used of the package, which brings no types. */

@@ -15,7 +15,7 @@ import {
 	type LevelRateModel,
 	type OpenBand,
 	type TimelineItem
-} from '../../../src/lib/core/trend/level-rate/index.ts';
+} from '../../../src/lib/core/trend/index.ts';
 import { steadyInputAt, type ConcentrationInput } from '../../../src/lib/core/balance/index.ts';
 import { PARAMETERS, type ParameterId } from '../../../src/lib/core/quantity/index.ts';
 import type { TestResult } from '../../../src/lib/core/reading/index.ts';

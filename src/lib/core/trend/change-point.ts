@@ -72,21 +72,31 @@ function supportFor(timeline: Timeline, track: Track, day: number, first: number
 	};
 }
 
+/** Days beyond which a step found elsewhere changes nothing any more. */
+const FAR_DAYS = 3 * LOOK_AFTER_DAYS;
+
+/**
+ * A candidate for every day. After a step was found only the days about it are reckoned anew: further off, its mark on
+ * the filter has died away.
+ */
 function candidatesOf(
 	timeline: Timeline,
 	track: Track,
 	stepSd: number,
-	known: readonly number[]
-): Candidate[] {
-	const candidates: Candidate[] = [];
+	found: readonly number[],
+	before: ReadonlyMap<number, Candidate>
+): Map<number, Candidate> {
+	const candidates = new Map<number, Candidate>();
+	const latest = found.at(-1);
 	let read = 0;
 	let day = 0;
 	for (let i = 0; i < timeline.length; i++) {
 		const from = Math.max(day, i > 0 ? timeline.day[i - 1]! : 0);
 		if (read >= READINGS_BEFORE) {
 			for (day = Math.max(day, Math.ceil(from)); day <= timeline.day[i]!; day++) {
-				if (known.some((k) => Math.abs(k - day) < APART_DAYS)) continue;
-				candidates.push(supportFor(timeline, track, day, i, stepSd));
+				if (found.some((k) => Math.abs(k - day) < APART_DAYS)) continue;
+				const known = latest !== undefined && Math.abs(latest - day) > FAR_DAYS ? before.get(day) : undefined;
+				candidates.set(day, known ?? supportFor(timeline, track, day, i, stepSd));
 			}
 		}
 		if (track.spread[i]! > 0) read++;
@@ -146,18 +156,14 @@ export function findSteps(
 ): FoundSteps {
 	let current = items;
 	const found: Found[] = [];
+	let candidates: ReadonlyMap<number, Candidate> = new Map();
 	for (let round = 0; round < MOST_STEPS; round++) {
 		const timeline = timelineOf(current);
 		const track = emptyTrack(timeline.length);
 		filterLevelRate(timeline, modelOf(prepared, noise), track);
-		const peak = peakOf(
-			candidatesOf(
-				timeline,
-				track,
-				stepSd,
-				found.map((f) => f.best.day)
-			)
-		);
+		const days = found.map((f) => f.best.day);
+		candidates = candidatesOf(timeline, track, stepSd, days, candidates);
+		const peak = peakOf([...candidates.values()]);
 		if (!peak || peak.probability < TELL_ABOVE) break;
 		found.push(peak);
 		const { day } = peak.best;

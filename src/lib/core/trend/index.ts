@@ -18,3 +18,21 @@ export {
 } from './water-estimate.ts';
 export { daysUntilOutside } from './leaving.ts';
 export { checkStoichiometry, type StoichiometryCheck } from './stoichiometry.ts';
+export {
+	adjointOf,
+	carried,
+	emptyTrack,
+	filterLevelRate,
+	isMeasurement,
+	nextTest,
+	outsideChance,
+	reachesFloor,
+	smoothedAt,
+	stateAt,
+	timelineOf,
+	VALUE,
+	type LevelRate,
+	type LevelRateModel,
+	type OpenBand,
+	type TimelineItem
+} from './level-rate/index.ts';

@@ -9,9 +9,11 @@ import {
 	beliefAt,
 	filterLinear,
 	seen,
+	seenAt,
 	type Belief,
 	type LinearAdjoint,
-	type LinearTrack
+	type LinearTrack,
+	type Sight
 } from './linear-gaussian/index.ts';
 import { followSalinity, withSalinity } from './salinity.ts';
 import { TREND_SETTINGS } from './settings.ts';
@@ -116,6 +118,10 @@ class MemberEstimate implements Estimate {
 		const { track, adjoint, layout } = this.#run;
 		return beliefAt(track, adjoint, daysBetween(layout.origin, time));
 	}
+	#seen(time: Instant, sight: Sight) {
+		const { track, adjoint, layout } = this.#run;
+		return seenAt(track, adjoint, daysBetween(layout.origin, time), sight);
+	}
 	get consumptionPerDay(): RatePerDay {
 		const parts = beliefParts(this.#belief(this.#now));
 		const days = this.#sumDays;
@@ -157,14 +163,13 @@ class MemberEstimate implements Estimate {
 		return { value: flow - mean, u: Math.sqrt(variance) };
 	}
 	rateAt(time: Instant): RatePerDay {
-		const { mean, variance } = seen(this.#member.rate, ...beliefParts(this.#belief(time)));
+		const { mean, variance } = this.#seen(time, this.#member.rate);
 		return { value: mean, u: Math.sqrt(variance) };
 	}
 	at(time: Instant): Prediction {
-		const belief = this.#belief(time);
 		const { momentSd } = TREND_SETTINGS[this.#parameter];
-		const { mean, variance } = seen([[this.#member.level, 1]], ...beliefParts(belief));
-		const kits = explainedByKits(belief, this.#member);
+		const { mean, variance } = this.#seen(time, [[this.#member.level, 1]]);
+		const kits = this.#member.biases.size > 0 ? explainedByKits(this.#belief(time), this.#member) : 0;
 		const random = Math.sqrt(Math.max(0, variance - kits) + momentSd * momentSd);
 		const { value, sd } = aboveLeast(mean, Math.max(random, 1e-12), leastOf(this.#parameter));
 		return { value, uRandom: sd, uCommon: kits > 0 ? Math.sqrt(kits) : this.#kitU };

@@ -1,4 +1,11 @@
 /** Several states at once: levels that are driven, rates and biases that wander. */
 export { type Coupling, type LinearItem, type LinearModel, type Sight } from './model.ts';
 export { filterLinear, seen, type LinearTrack, type Working } from './filter.ts';
-export { adjointOfLinear, beliefAt, filteredAfter, type Belief, type LinearAdjoint } from './smooth.ts';
+export {
+	adjointOfLinear,
+	beliefAt,
+	filteredAfter,
+	seenAt,
+	type Belief,
+	type LinearAdjoint
+} from './smooth.ts';

@@ -8,7 +8,7 @@ import {
 	timelineOf,
 	type TimelineItem
 } from '../level-rate/index.ts';
-import { adjointOfLinear, beliefAt, filteredAfter, filterLinear, type LinearItem } from './index.ts';
+import { adjointOfLinear, beliefAt, filteredAfter, filterLinear, seenAt, type LinearItem } from './index.ts';
 
 const prior = { level: 8, rate: 0.3, levelVariance: 2, covariance: 0.1, rateVariance: 0.5 };
 const wander = { levelPerDay: 0.003, ratePerDay: 0.0008 };
@@ -103,6 +103,9 @@ describe('the general filter', () => {
 					expect(belief.mean[1]).toBeCloseTo(plain.rate, 6);
 					expect(belief.covariance[0]).toBeCloseTo(plain.levelVariance, 6);
 					expect(belief.covariance[3]).toBeCloseTo(plain.rateVariance, 6);
+					const level = seenAt(general, back, item.day, [[0, 1]]);
+					expect(level.mean).toBeCloseTo(belief.mean[0]!, 9);
+					expect(level.variance).toBeCloseTo(belief.covariance[0]!, 9);
 				});
 			}),
 			{ numRuns: 150, seed: 5 }

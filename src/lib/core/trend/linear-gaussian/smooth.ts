@@ -1,5 +1,5 @@
-import { carry, type LinearTrack, type Working } from './filter.ts';
-import type { LinearItem } from './model.ts';
+import { carry, seen, type LinearTrack, type Working } from './filter.ts';
+import type { LinearItem, Sight } from './model.ts';
 
 /** Mean and covariance of all states at one time. */
 export interface Belief {
@@ -141,19 +141,50 @@ export function lastItemAt(items: readonly LinearItem[], day: number): number {
 	return low - 1;
 }
 
-/** All states at any day: with hindsight in the past, a forecast ahead of the last item. */
-export function beliefAt(track: LinearTrack, adjoint: LinearAdjoint, day: number): Belief {
+interface Moment {
+	readonly state: Working;
+	/** Of what comes later, brought back to this day; null after the last item. */
+	readonly later: { readonly lambda: Float64Array; readonly capital: Float64Array } | null;
+}
+
+function momentAt(track: LinearTrack, adjoint: LinearAdjoint, day: number): Moment {
 	const { items, model } = track;
 	const n = model.size;
 	const i = lastItemAt(items, day);
 	const state = filteredAfter(track, i);
-	const from = i < 0 ? model.startDay : items[i]!.day;
-	carry(model, state, day - from);
-	if (i === items.length - 1) return state;
-	// The adjoint just before the next item, brought back to this day.
+	carry(model, state, day - (i < 0 ? model.startDay : items[i]!.day));
+	if (i === items.length - 1) return { state, later: null };
 	const lambda = adjoint.lambda.slice((i + 1) * n, (i + 2) * n);
 	const capital = adjoint.capital.slice((i + 1) * n * n, (i + 2) * n * n);
 	undo(track, items[i + 1]!, i + 1, lambda, capital);
 	intoThePast(track, items[i + 1]!.day - day, lambda, capital);
-	return withHindsight(state, lambda, capital);
+	return { state, later: { lambda, capital } };
+}
+
+/** All states at any day: with hindsight in the past, a forecast ahead of the last item. */
+export function beliefAt(track: LinearTrack, adjoint: LinearAdjoint, day: number): Belief {
+	const { state, later } = momentAt(track, adjoint, day);
+	return later ? withHindsight(state, later.lambda, later.capital) : state;
+}
+
+/** One sum of states at any day; what `beliefAt` would say of it, without reckoning all the others. */
+export function seenAt(
+	track: LinearTrack,
+	adjoint: LinearAdjoint,
+	day: number,
+	sight: Sight
+): { readonly mean: number; readonly variance: number } {
+	const { state, later } = momentAt(track, adjoint, day);
+	const { mean, variance } = seen(sight, state.mean, state.covariance);
+	if (!later) return { mean, variance };
+	const n = track.model.size;
+	const along = new Float64Array(n);
+	for (const [at, share] of sight)
+		for (let k = 0; k < n; k++) along[k]! += share * state.covariance[k * n + at]!;
+	let [moved, narrowed] = [0, 0];
+	for (let r = 0; r < n; r++) {
+		moved += along[r]! * later.lambda[r]!;
+		for (let k = 0; k < n; k++) narrowed += along[r]! * later.capital[r * n + k]! * along[k]!;
+	}
+	return { mean: mean - moved, variance: variance - narrowed };
 }
