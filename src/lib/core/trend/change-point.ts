@@ -84,10 +84,10 @@ function candidatesOf(
 	track: Track,
 	stepSd: number,
 	found: readonly number[],
+	latest: readonly number[],
 	before: ReadonlyMap<number, Candidate>
 ): Map<number, Candidate> {
 	const candidates = new Map<number, Candidate>();
-	const latest = found.at(-1);
 	let read = 0;
 	let day = 0;
 	for (let i = 0; i < timeline.length; i++) {
@@ -95,7 +95,8 @@ function candidatesOf(
 		if (read >= READINGS_BEFORE) {
 			for (day = Math.max(day, Math.ceil(from)); day <= timeline.day[i]!; day++) {
 				if (found.some((k) => Math.abs(k - day) < APART_DAYS)) continue;
-				const known = latest !== undefined && Math.abs(latest - day) > FAR_DAYS ? before.get(day) : undefined;
+				const untouched = latest.length > 0 && latest.every((k) => Math.abs(k - day) > FAR_DAYS);
+				const known = untouched ? before.get(day) : undefined;
 				candidates.set(day, known ?? supportFor(timeline, track, day, i, stepSd));
 			}
 		}
@@ -136,6 +137,18 @@ function peakOf(candidates: readonly Candidate[]): Found | null {
 	};
 }
 
+/** The clearest steps that are far enough from each other to be told at once. */
+function peaksOf(candidates: readonly Candidate[]): Found[] {
+	const peaks: Found[] = [];
+	let rest = candidates;
+	for (;;) {
+		const peak = peakOf(rest);
+		if (!peak || peak.probability < TELL_ABOVE) return peaks;
+		peaks.push(peak);
+		rest = rest.filter((c) => Math.abs(c.day - peak.best.day) > FAR_DAYS);
+	}
+}
+
 export interface FoundSteps {
 	/** The items with every step let in: the rate is free to have jumped there. */
 	readonly items: readonly HistoryItem[];
@@ -157,25 +170,26 @@ export function findSteps(
 	let current = items;
 	const found: Found[] = [];
 	let candidates: ReadonlyMap<number, Candidate> = new Map();
-	for (let round = 0; round < MOST_STEPS; round++) {
+	let latest: readonly number[] = [];
+	while (found.length < MOST_STEPS) {
 		const timeline = timelineOf(current);
 		const track = emptyTrack(timeline.length);
 		filterLevelRate(timeline, modelOf(prepared, noise), track);
 		const days = found.map((f) => f.best.day);
-		candidates = candidatesOf(timeline, track, stepSd, days, candidates);
-		const peak = peakOf([...candidates.values()]);
-		if (!peak || peak.probability < TELL_ABOVE) break;
-		found.push(peak);
-		const { day } = peak.best;
-		const at = current.findIndex((item) => item.day >= day);
-		const loosen: HistoryItem = {
+		candidates = candidatesOf(timeline, track, stepSd, days, latest, candidates);
+		const peaks = peaksOf([...candidates.values()]);
+		if (peaks.length === 0) break;
+		found.push(...peaks);
+		latest = peaks.map((p) => p.best.day);
+		const steps = peaks.map(({ best: { day } }): HistoryItem => ({
 			kind: 'loosen',
 			day,
 			levelVariance: 0,
 			rateVariance: stepSd ** 2,
 			cause: 'step'
-		};
-		current = [...current.slice(0, at), loosen, ...current.slice(at)];
+		}));
+		// Before what is read on its day, so that the day's reading already tells of it.
+		current = [...steps, ...current].sort((a, b) => a.day - b.day);
 	}
 	if (found.length === 0) return { items, changes: [] };
 

@@ -27,8 +27,10 @@ const WRONG_WIDENING = 12;
 /** One explanation so likely needs no further reading; after two more readings the likelier one holds. */
 const SETTLED = 0.9;
 const READINGS_TO_SETTLE = 2;
-/** More surprises than this tell of a model that does not fit, not of readings. */
-const MOST_SURPRISES = 60;
+/** How many days on a surprise is still felt. */
+const FAR_DAYS = 60;
+/** More surprises one after the other than this tell of a model that does not fit, not of readings. */
+const MOST_ROUNDS = 30;
 
 type Explanation = 'as-is' | 'wrong' | 'changed';
 
@@ -181,42 +183,48 @@ export function weighSurprises(
 ): Weighed {
 	let items = given;
 	const doubted = new Map<HistoryItem, HistoryItem>();
+	const weighed = new Set<HistoryItem>();
 	const doubts: Doubt[] = [];
 	let open: OpenQuestion | null = null;
-	let from = 1;
-	for (let round = 0; round < MOST_SURPRISES; round++) {
+	for (let round = 0; round < MOST_ROUNDS; round++) {
 		const track = emptyTrack(items.length);
 		filterLevelRate(timelineOf(items), modelOf(prepared, noise), track);
-		const i = items.findIndex(
-			(item, k) => k >= from && item.of && Math.abs(surpriseOf(item, track, k).z) > SURPRISING_Z
-		);
-		if (i < 0) break;
-		const item = items[i]!;
-		const after = following(items, i);
-		const branches = branchesOf(prepared, noise, items, i, track, after);
-		const likeliest = branches.reduce((a, b) => (b.weight > a.weight ? b : a));
-		const readLater = after.filter((x) => x.of).length;
-		const settled = readLater >= READINGS_TO_SETTLE || (readLater > 0 && likeliest.weight >= SETTLED);
-		const weightOf = (by: Explanation) => branches.find((b) => b.by === by)?.weight ?? 0;
-		doubts.push({
-			id: item.of!.id,
-			at: addDays(prepared.origin, item.day),
-			...surpriseOf(item, track, i),
-			wrong: weightOf('wrong'),
-			changed: weightOf('changed'),
-			settled
+		let nextFrom = -Infinity;
+		const replaced = items.flatMap((item, i): readonly HistoryItem[] => {
+			if (!item.of || i === 0 || item.day < nextFrom || weighed.has(item)) return [item];
+			const surprise = surpriseOf(item, track, i);
+			if (Math.abs(surprise.z) <= SURPRISING_Z) return [item];
+			// What this one does to its neighbours is seen on the next round; far off it does nothing.
+			nextFrom = item.day + FAR_DAYS;
+			const after = following(items, i);
+			const branches = branchesOf(prepared, noise, items, i, track, after);
+			const likeliest = branches.reduce((a, b) => (b.weight > a.weight ? b : a));
+			const readLater = after.filter((x) => x.of).length;
+			const settled = readLater >= READINGS_TO_SETTLE || (readLater > 0 && likeliest.weight >= SETTLED);
+			const weightOf = (by: Explanation) => branches.find((b) => b.by === by)?.weight ?? 0;
+			doubts.push({
+				id: item.of.id,
+				at: addDays(prepared.origin, item.day),
+				...surprise,
+				wrong: weightOf('wrong'),
+				changed: weightOf('changed'),
+				settled
+			});
+			const instead = explained(
+				item,
+				likeliest.by,
+				Math.max(PARAMETERS[prepared.parameter].plausibleSpread / 2, 3 * surprise.sd)
+			);
+			const last = instead.at(-1)!;
+			weighed.add(last);
+			// One odd reading with none after it tells of nothing but itself.
+			if (likeliest.by === 'wrong' || readLater === 0) doubted.set(item, widened(item, surprise.sd));
+			if (!settled && readLater === 0) open = { after: last, ...mixed(branches) };
+			return instead;
 		});
-		const instead = explained(
-			item,
-			likeliest.by,
-			Math.max(PARAMETERS[prepared.parameter].plausibleSpread / 2, 3 * surpriseOf(item, track, i).sd)
-		);
-		items = [...items.slice(0, i), ...instead, ...items.slice(i + 1)];
-		// One odd reading with none after it tells of nothing but itself.
-		if (likeliest.by === 'wrong' || readLater === 0)
-			doubted.set(item, widened(item, surpriseOf(item, track, i).sd));
-		if (!settled && readLater === 0) open = { after: instead.at(-1)!, ...mixed(branches) };
-		from = i + instead.length;
+		if (nextFrom === -Infinity) break;
+		items = replaced;
 	}
+	doubts.sort((a, b) => a.at - b.at);
 	return { items, withoutWrong: given.map((item) => doubted.get(item) ?? item), doubts, open };
 }
