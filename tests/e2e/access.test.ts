@@ -53,6 +53,10 @@ const bodyFor = (path: string) =>
 		? { headers: { 'content-type': 'application/json' }, body: '{}' }
 		: { headers: { 'content-type': 'application/x-www-form-urlencoded' }, body: 'kind=note&note=x' };
 
+/** Forms of a page that has more than one. */
+const actionsOf = (path: string): readonly string[] =>
+	path === '/waters/[water]/log/[reading]' ? ['?/correct', '?/keep'] : [''];
+
 describe('every route', () => {
 	const routes = allRoutes().filter((r) => r.path.includes('[water]'));
 	it('is among those that are tried', () => {
@@ -78,7 +82,8 @@ describe('every route', () => {
 				}
 				if (route.post) {
 					const { headers, body } = bodyFor(path);
-					const posted = await fetch(url, {
+					const [action] = actionsOf(path);
+					const posted = await fetch(url + action, {
 						method: 'POST',
 						headers: { cookie, origin: world.origin, accept: 'text/html', ...headers },
 						body
@@ -97,12 +102,14 @@ describe('every route', () => {
 			expect([401, 405]).toContain(got.status);
 			if (route.post) {
 				const { headers, body } = bodyFor(path);
-				const posted = await fetch(url, {
-					method: 'POST',
-					headers: { origin: world.origin, ...headers },
-					body
-				});
-				expect([401, 405]).toContain(posted.status);
+				for (const action of actionsOf(path)) {
+					const posted = await fetch(url + action, {
+						method: 'POST',
+						headers: { origin: world.origin, ...headers },
+						body
+					});
+					expect([401, 405]).toContain(posted.status);
+				}
 			}
 		}
 	);
