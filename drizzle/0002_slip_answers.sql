@@ -2,7 +2,7 @@ CREATE TABLE `slip_answer` (
 	`site_id` uuid NOT NULL,
 	`id` uuid NOT NULL,
 	`run_id` uuid NOT NULL,
-	`kind` varchar(24) NOT NULL,
+	`kind` varchar(24),
 	`answer` varchar(16) NOT NULL,
 	`answered_by` uuid NOT NULL,
 	`answered_at` datetime(3) NOT NULL,

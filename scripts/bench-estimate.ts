@@ -11,7 +11,7 @@ import {
 	timelineOf,
 	type LevelRateModel
 } from '../src/lib/core/trend/index.ts';
-import { estimateWater, type History } from '../src/lib/core/trend/index.ts';
+import { estimateWater, learnedWander, type History } from '../src/lib/core/trend/index.ts';
 
 /** What is used of the package, which brings no types. */
 interface GeneralFilter {
@@ -169,6 +169,17 @@ function growth(): string {
 	return `growth: 40 000 readings take ${(times[2]! / times[0]!).toFixed(0)} times as long as 1000, 5000 take ${(times[1]! / times[0]!).toFixed(1)}`;
 }
 
+/** Learning what a water wanders: the likelihood on its whole grid, beside one pass of the filter. */
+function fitting(): string {
+	const values = readings(3650);
+	const timeline = timelineOfReadings(values);
+	const one = best(30, () => filterLevelRate(timeline, model));
+	const { all, end } = histories(10);
+	const alkalinity = all.find((h) => h.parameter === 'alkalinity')!;
+	const fit = best(5, () => learnedWander(alkalinity, instant(end)));
+	return `learning the wander of 3650 readings: ${fit.toFixed(1)} ms, ${(fit / one).toFixed(0)} times one pass of the filter`;
+}
+
 /** Daily readings of eight parameters; with fitting, surprises, steps and the joint pass, as the application does it. */
 function histories(years: number): { readonly all: History[]; readonly end: number } {
 	const usual: Partial<Record<ParameterId, readonly [number, number]>> = {
@@ -220,4 +231,4 @@ function wholeWater(): string {
 	return `a water of eight parameters read daily, everything learned: one year ${one.toFixed(0)} ms, ten years ${ten.toFixed(0)} ms here, ${(ten / one).toFixed(1)} times`;
 }
 
-console.log([besideThePackage(), besideFlat(), growth(), wholeWater()].join('\n'));
+console.log([besideThePackage(), besideFlat(), growth(), fitting(), wholeWater()].join('\n'));

@@ -101,7 +101,7 @@ describe('the stack of trends', () => {
 		const tray = others.find((o) => o.name.includes('Cuttings tray'));
 		expect(tray).toBeDefined();
 		await me.page.select('.more label select', tray!.value);
-		await me.sees('broken line and hollow marks: Cuttings tray');
+		await me.sees('broken line and small hollow marks: Cuttings tray');
 		const files = await me.page.evaluate(async () => {
 			const made: { name: string; size: number; text: string }[] = [];
 			// eslint-disable-next-line @typescript-eslint/unbound-method -- put back as it was

@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
 import mysql from 'mysql2/promise';
 import { SHIPPED_METHODS } from '../../src/lib/core/method/index.ts';
+import { USUAL_PRIORS } from '../../src/lib/core/plausibility/index.ts';
 import { addDays, instant } from '../../src/lib/core/time/index.ts';
 import { openWorld, testRun, type World } from '../support/site.ts';
 
@@ -342,6 +343,31 @@ describe('what the views are given', () => {
 		expect(row!.line.at[0]! * 60_000).toBeGreaterThanOrEqual(from);
 		expect(row!.line.at.at(-1)! * 60_000).toBeGreaterThan(world.now);
 		expect(row!.line.at.at(-1)! * 60_000).toBeLessThanOrEqual(to + 60_000);
+	});
+});
+
+describe('a reading that was asked about', () => {
+	it('stands as entered once somebody says so, with or without a slip named, and the site learns from what is confirmed', async () => {
+		const { scope, waterId, water } = await world.site('asked');
+		const command = {
+			...testRun(world, waterId),
+			slip: { kind: 'portion' as const, answer: 'that-is-it' as const }
+		};
+		await world.services.saveTestRun(scope, command);
+		const keep = (kind: 'unit' | null) =>
+			world.services.keepReading(scope, { id: world.deps.newId(), runId: command.id, kind });
+		expect(await keep(null)).toEqual({ ok: true, value: { runId: command.id } });
+		expect(await keep('unit')).toMatchObject({ ok: true });
+		const { slipPriors } = await world.services.readBench(scope, water);
+		expect(slipPriors.portion).toBeGreaterThan(USUAL_PRIORS.portion);
+		expect(slipPriors.unit).toBeLessThan(USUAL_PRIORS.unit);
+		expect(
+			await world.services.keepReading(scope, {
+				id: world.deps.newId(),
+				runId: world.deps.newId(),
+				kind: null
+			})
+		).toMatchObject({ ok: false, fault: { code: 'unknown-item' } });
 	});
 });
 

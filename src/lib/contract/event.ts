@@ -106,6 +106,17 @@ export type EventKind = keyof typeof EVENT_DETAILS;
 
 export const EVENT_KINDS = Object.keys(EVENT_DETAILS) as readonly EventKind[];
 
+/** What is no routine: it may have moved the water, and is named where something moved. */
+export const OUT_OF_THE_ORDINARY: ReadonlySet<EventKind> = new Set<EventKind>([
+	'recurring-dose-missed',
+	'failure',
+	'death',
+	'animals-in',
+	'animals-out',
+	'medium-in',
+	'medium-out'
+]);
+
 export type EventDetails = Static<(typeof EVENT_DETAILS)[EventKind]>;
 
 const eventOf = <K extends EventKind>(kind: K) =>

@@ -60,6 +60,9 @@ export const CorrectReading = Type.Object(
 );
 export type CorrectReading = Static<typeof CorrectReading>;
 
-/** A stored reading stands as it was entered, whatever slip it was asked about. */
-export const KeepReading = Type.Object({ id: Id, runId: Id, kind: words(SLIP_KINDS) }, closed);
+/** A stored reading stands as it was entered, whatever slip it was asked about, if any. */
+export const KeepReading = Type.Object(
+	{ id: Id, runId: Id, kind: Type.Union([words(SLIP_KINDS), Type.Null()]) },
+	closed
+);
 export type KeepReading = Static<typeof KeepReading>;

@@ -45,7 +45,12 @@ export interface RateMove {
 	readonly earliest: Instant | null;
 	readonly latest: Instant | null;
 	/** What happened about that time. */
-	readonly besides: readonly { readonly kind: EventKind; readonly note: string; readonly at: Instant }[];
+	readonly besides: readonly {
+		/** An event, or another kit read from then on, which may show a step that the water never took. */
+		readonly kind: EventKind | 'another-kit';
+		readonly note: string;
+		readonly at: Instant;
+	}[];
 }
 
 /** Alkalinity used beyond what calcium explains. */

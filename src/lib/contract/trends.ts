@@ -39,7 +39,14 @@ export interface EstimateColumns {
 /** One parameter on the time axis. */
 export interface TrendRow {
 	readonly parameter: ParameterId;
+	/** The band in force now. */
 	readonly band: SourcedBand | null;
+	/** What was wanted since when, the first one first; null is that nothing was. A past reading keeps its own band. */
+	readonly bands: readonly {
+		readonly fromAt: Instant;
+		readonly low: number | null;
+		readonly high: number | null;
+	}[];
 	readonly kits: readonly { readonly code: string; readonly name: string; readonly laboratory: boolean }[];
 	readonly readings: ReadingColumns;
 	/** Empty where there is no line to show. */
@@ -50,6 +57,8 @@ export interface TrendRow {
 		readonly netChangePerDay: RatePerDay;
 		readonly consumptionPerDay: RatePerDay;
 		readonly mostlyBounds: boolean;
+		/** Enough was read for a step of the use to be told from drift. */
+		readonly couldShowSteps: boolean;
 	} | null;
 }
 

@@ -56,7 +56,7 @@ export function besidesSentence(move: RateMove, timeZone: string, now: Instant):
 	if (move.besides.length === 0) return 'Nothing was entered that would explain it.';
 	const all = move.besides.map(
 		({ kind, note, at }) =>
-			`${EVENT_NAMES[kind].toLowerCase()} on ${shortDay(at, timeZone, now)}${note ? ` (${note.replace(/\.$/, '')})` : ''}`
+			`${kind === 'another-kit' ? 'another kit was read' : EVENT_NAMES[kind].toLowerCase()} on ${shortDay(at, timeZone, now)}${note ? ` (${note.replace(/\.$/, '')})` : ''}`
 	);
 	return `About then: ${all.join('; ')}.`;
 }
@@ -69,4 +69,20 @@ export function departureSentence({ perDay, z }: DepartureToday, unit: UnitId): 
 	return perDay.value > 0
 		? `Alkalinity falls by ${amount} more than the use of ${nameWithin('calcium')} explains: nitrification takes some, or the two doses are not as strong as their labels say.`
 		: `${PARAMETERS.calcium.name} falls faster than alkalinity explains, by ${amount} of alkalinity: the two doses may not be as strong as their labels say.`;
+}
+
+/** Of what no step was found, and of what these readings could not have shown one. */
+export function stepsLookedFor(
+	rows: readonly { readonly parameter: ParameterId; readonly couldShow: boolean; readonly found: boolean }[]
+): string {
+	const named = (all: readonly { readonly parameter: ParameterId }[]) =>
+		all.map(({ parameter }) => nameWithin(parameter)).join(', ');
+	const none = rows.filter((r) => r.couldShow && !r.found);
+	const tooFew = rows.filter((r) => !r.couldShow);
+	return [
+		none.length > 0 ? `No step of the use was found for ${named(none)}.` : '',
+		tooFew.length > 0 ? `Read too seldom to show one: ${named(tooFew)}.` : ''
+	]
+		.filter(Boolean)
+		.join(' ');
 }

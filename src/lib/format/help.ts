@@ -310,7 +310,7 @@ export const HELP: readonly HelpTopic[] = [
 	{
 		id: 'expected',
 		title: 'What is expected, and surprising',
-		text: 'From the last readings, with the doses and water changes between them, a line is drawn. A reading further from it than three standard deviations is called surprising, and you are asked whether a usual slip explains it.'
+		text: 'From all readings, with the doses and water changes between them, it is estimated what the water holds now. A reading further from that than three standard deviations is called surprising: a usual slip is asked about where one explains it, and until a second test both stay, that the reading is wrong and that the water changed.'
 	},
 	{
 		id: 'dangers',

@@ -1,7 +1,9 @@
 import {
 	adjointOf,
 	carried,
+	checkStoichiometry,
 	emptyTrack,
+	estimateOne,
 	filterLevelRate,
 	isMeasurement,
 	nextTest,
@@ -10,7 +12,9 @@ import {
 	smoothedAt,
 	stateAt,
 	timelineOf,
+	twoPointRate,
 	VALUE,
+	weightedRate,
 	type LevelRate,
 	type LevelRateModel,
 	type OpenBand,
@@ -20,12 +24,6 @@ import { steadyInputAt, type ConcentrationInput } from '../../../src/lib/core/ba
 import { PARAMETERS, type ParameterId } from '../../../src/lib/core/quantity/index.ts';
 import type { TestResult } from '../../../src/lib/core/reading/index.ts';
 import { addDays, instant } from '../../../src/lib/core/time/index.ts';
-import {
-	checkStoichiometry,
-	estimateOne,
-	twoPointRate,
-	weightedRate
-} from '../../../src/lib/core/trend/index.ts';
 import { UnknownKey, refused, values, type Given, type Json, type Operation } from '../shape.ts';
 
 type Item = Readonly<Record<string, Json>>;

@@ -1,10 +1,10 @@
+import { SURPRISING_Z } from '../trend/index.ts';
 import { againstBand, type Band, type BandProbabilities } from './band.ts';
 
 export type Grade = 'inside' | 'probably-inside' | 'cannot-tell' | 'probably-outside' | 'outside';
 
 /** From here on one side is called probable (husbandry convention, set so that 0.3 outside means "watch"). */
 const PROBABLE = 0.7;
-const SURPRISING_Z = 3;
 
 /** What the reading was expected to be, in canonical units. */
 export interface Expectation {

@@ -2,7 +2,7 @@ import type { Method } from '../method/index.ts';
 import { nearlyEqual, normalCdf, normalDensity } from '../numeric/index.ts';
 import { PARAMETERS, type ParameterId } from '../quantity/index.ts';
 import { boundsOf, derive, pointOf, type RawReading, type TestResult } from '../reading/index.ts';
-import type { Prediction } from '../trend/index.ts';
+import { measurementNoise, type Prediction } from '../trend/index.ts';
 import { hypothesesOf } from './hypotheses.ts';
 import { USUAL_PRIORS, type SlipKind, type SlipPriors } from './priors.ts';
 
@@ -36,33 +36,21 @@ const ASK_ABOVE = 0.3;
 /** A second explanation is offered from here on. */
 const WORTH_NAMING = 0.04;
 const MOST_ASKED = 2;
-/** Noise of an interval's ends, as part of its width. */
-const EDGE_NOISE = 0.2;
-
-/** z of a reading against a prediction, both with their standard uncertainties. */
-export function surprise(value: number, u: number, predicted: number, uPredicted: number): number {
-	return (value - predicted) / Math.hypot(u, uPredicted);
-}
 
 /** Density of a value, probability of an interval or bound, given what was predicted with an sd of its own. */
 function likelihood(result: TestResult, expected: Prediction, widening: number): number {
-	if (result.kind === 'value') {
-		const sd = Math.hypot(result.uRandom, expected.uRandom);
-		return normalDensity(result.value, expected.value, widening * sd);
-	}
+	const sd = widening * Math.hypot(measurementNoise(result), expected.uRandom);
+	if (result.kind === 'value') return normalDensity(result.value, expected.value, sd);
 	const { lower, upper } = boundsOf(result);
-	const width = upper === null ? lower * 0.3 : upper - lower;
-	const sd = widening * Math.hypot(EDGE_NOISE * width, expected.uRandom);
 	const from = lower <= PARAMETERS[result.parameter].conceivable[0] ? -Infinity : lower;
 	return normalCdf(((upper ?? Infinity) - expected.value) / sd) - normalCdf((from - expected.value) / sd);
 }
 
+/** How far from expected, in standard deviations; of an interval or bound its nearer end. */
 function zOf(result: TestResult, expected: Prediction): number {
-	if (result.kind === 'value') {
-		return surprise(result.value, result.uRandom, expected.value, expected.uRandom);
-	}
+	const sd = Math.hypot(measurementNoise(result), expected.uRandom);
+	if (result.kind === 'value') return (result.value - expected.value) / sd;
 	const { lower, upper } = boundsOf(result);
-	const sd = Math.hypot(EDGE_NOISE * (upper === null ? lower * 0.3 : upper - lower), expected.uRandom);
 	if (expected.value < lower) return (lower - expected.value) / sd;
 	return upper !== null && expected.value > upper ? (upper - expected.value) / sd : 0;
 }

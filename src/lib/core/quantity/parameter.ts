@@ -22,8 +22,6 @@ export interface ParameterDefinition {
 	readonly canonicalUnit: UnitId;
 	/** The first is shown unless the keeper chose another. */
 	readonly units: readonly UnitId[];
-	/** Largest plausible consumption in a stocked reef, canonical unit per day (husbandry convention). */
-	readonly plausibleRatePerDay: number;
 	/** Spread of what a water may hold, one standard deviation, canonical unit; used where nothing is known. */
 	readonly plausibleSpread: number;
 	/** Least and greatest value a person could mean, canonical unit; beyond it a typed value is refused. */
@@ -39,7 +37,7 @@ export interface ParameterDefinition {
 const ion = (
 	name: string,
 	symbol: string,
-	numbers: Pick<ParameterDefinition, 'plausibleRatePerDay' | 'plausibleSpread' | 'conceivable'>
+	numbers: Pick<ParameterDefinition, 'plausibleSpread' | 'conceivable'>
 ): ParameterDefinition => ({
 	name,
 	symbol,
@@ -59,23 +57,21 @@ export const PARAMETERS: Readonly<Record<ParameterId, ParameterDefinition>> = {
 		species: 'total alkalinity',
 		canonicalUnit: 'dkh',
 		units: ['dkh', 'meq-per-l', 'mg-per-l-caco3'],
-		plausibleRatePerDay: 2,
 		plausibleSpread: 2,
 		conceivable: [0, 40],
 		dosed: true,
 		followsSalinity: false,
 		sampleKeepsH: 24
 	},
-	calcium: ion('Calcium', 'Ca', { plausibleRatePerDay: 15, plausibleSpread: 40, conceivable: [0, 1500] }),
-	magnesium: ion('Magnesium', 'Mg', { plausibleRatePerDay: 10, plausibleSpread: 80, conceivable: [0, 4000] }),
-	potassium: ion('Potassium', 'K', { plausibleRatePerDay: 8, plausibleSpread: 40, conceivable: [0, 1500] }),
+	calcium: ion('Calcium', 'Ca', { plausibleSpread: 40, conceivable: [0, 1500] }),
+	magnesium: ion('Magnesium', 'Mg', { plausibleSpread: 80, conceivable: [0, 4000] }),
+	potassium: ion('Potassium', 'K', { plausibleSpread: 40, conceivable: [0, 1500] }),
 	nitrate: {
 		name: 'Nitrate',
 		symbol: 'NO₃',
 		species: 'nitrate',
 		canonicalUnit: 'mg-per-l-no3',
 		units: ['mg-per-l-no3', 'mg-per-l-no3-n'],
-		plausibleRatePerDay: 3,
 		plausibleSpread: 20,
 		conceivable: [0, 1000],
 		dosed: true,
@@ -88,7 +84,6 @@ export const PARAMETERS: Readonly<Record<ParameterId, ParameterDefinition>> = {
 		species: 'inorganic phosphate',
 		canonicalUnit: 'mg-per-l-po4',
 		units: ['mg-per-l-po4', 'ug-per-l-p', 'mg-per-l-p'],
-		plausibleRatePerDay: 0.05,
 		plausibleSpread: 0.2,
 		conceivable: [0, 50],
 		dosed: true,
@@ -101,7 +96,6 @@ export const PARAMETERS: Readonly<Record<ParameterId, ParameterDefinition>> = {
 		species: 'total ammonia',
 		canonicalUnit: 'mg-per-l-nh4',
 		units: ['mg-per-l-nh4', 'mg-per-l-nh4-n', 'mg-per-l-nh3'],
-		plausibleRatePerDay: 2,
 		plausibleSpread: 2,
 		conceivable: [0, 100],
 		dosed: false,
@@ -114,7 +108,6 @@ export const PARAMETERS: Readonly<Record<ParameterId, ParameterDefinition>> = {
 		species: 'nitrite',
 		canonicalUnit: 'mg-per-l-no2',
 		units: ['mg-per-l-no2', 'mg-per-l-no2-n'],
-		plausibleRatePerDay: 2,
 		plausibleSpread: 3,
 		conceivable: [0, 200],
 		dosed: false,
@@ -127,7 +120,6 @@ export const PARAMETERS: Readonly<Record<ParameterId, ParameterDefinition>> = {
 		species: 'pH by buffers of the kit',
 		canonicalUnit: 'ph',
 		units: ['ph'],
-		plausibleRatePerDay: 0.3,
 		plausibleSpread: 0.4,
 		conceivable: [3, 12],
 		dosed: false,
@@ -140,7 +132,6 @@ export const PARAMETERS: Readonly<Record<ParameterId, ParameterDefinition>> = {
 		species: 'practical salinity',
 		canonicalUnit: 'psu',
 		units: ['psu', 'sg-25-25', 'sg-20-20'],
-		plausibleRatePerDay: 0.3,
 		plausibleSpread: 2,
 		conceivable: [0, 60],
 		dosed: false,
@@ -153,7 +144,6 @@ export const PARAMETERS: Readonly<Record<ParameterId, ParameterDefinition>> = {
 		species: 'temperature',
 		canonicalUnit: 'celsius',
 		units: ['celsius', 'fahrenheit'],
-		plausibleRatePerDay: 1,
 		plausibleSpread: 2,
 		conceivable: [-2, 45],
 		dosed: false,
@@ -166,7 +156,6 @@ export const PARAMETERS: Readonly<Record<ParameterId, ParameterDefinition>> = {
 		species: 'calcium and magnesium together',
 		canonicalUnit: 'dgh',
 		units: ['dgh', 'mg-per-l-caco3-gh', 'mmol-per-l-gh'],
-		plausibleRatePerDay: 0.5,
 		plausibleSpread: 4,
 		conceivable: [0, 500],
 		dosed: false,

@@ -33,8 +33,6 @@ interface Candidate {
 	readonly day: number;
 	/** ln of the Bayes factor for a step on this day against none. */
 	readonly support: number;
-	readonly step: number;
-	readonly stepVariance: number;
 }
 
 /**
@@ -61,15 +59,9 @@ function supportFor(timeline: Timeline, track: Track, day: number, first: number
 		level -= (track.before.levelVariance[i]! / spread) * seen;
 		rate -= (track.before.covariance[i]! / spread) * seen;
 	}
-	if (readings < READINGS_AFTER) return { day, support: -Infinity, step: 0, stepVariance: stepSd ** 2 };
-	const stepVariance = 1 / (information + 1 / stepSd ** 2);
-	const step = stepVariance * agreement;
-	return {
-		day,
-		support: 0.5 * (agreement * step - Math.log(1 + information * stepSd ** 2)),
-		step,
-		stepVariance
-	};
+	if (readings < READINGS_AFTER) return { day, support: -Infinity };
+	const step = agreement / (information + 1 / stepSd ** 2);
+	return { day, support: 0.5 * (agreement * step - Math.log(1 + information * stepSd ** 2)) };
 }
 
 /** Days beyond which a step found elsewhere changes nothing any more. */

@@ -61,10 +61,9 @@ export interface ConsumptionChange {
 }
 
 export interface Estimate {
-	/** How many readings it stands on, and the first and last of them. */
+	/** How many readings it stands on, and when the first of them was. */
 	readonly basedOn: number;
 	readonly from: Instant;
-	readonly to: Instant;
 	/** What the water takes up per day, on the average of the last fortnight; negative when it gains by itself. */
 	readonly consumptionPerDay: RatePerDay;
 	/** Change per day with the doses that run now: doses minus consumption, without water changes. */
@@ -73,6 +72,8 @@ export interface Estimate {
 	readonly mostlyBounds: boolean;
 	readonly doubts: readonly Doubt[];
 	readonly changes: readonly ConsumptionChange[];
+	/** Enough was read for a step to be told from drift, if there was one. */
+	readonly couldShowSteps: boolean;
 	/** What is used per day at one time, with hindsight. */
 	rateAt(time: Instant): RatePerDay;
 	/** In the past with hindsight, ahead a forecast with the doses that run. */

@@ -47,6 +47,20 @@ export function roughValue(result: TestResult): number {
 	return pointOf(result)!.value;
 }
 
+/** Noise of the looking itself: of a value its random part, of an interval or bound what its ends may be off. */
+export function measurementNoise(result: TestResult): number {
+	switch (result.kind) {
+		case 'value':
+			return result.uRandom;
+		case 'interval':
+			return Math.max(EDGE_NOISE * (result.upper - result.lower), leastNoise(result));
+		case 'bound':
+			return Math.max(BOUND_NOISE * result.limit, leastNoise(result));
+	}
+}
+
+const leastNoise = ({ parameter }: TestResult) => PARAMETERS[parameter].plausibleSpread * 1e-3;
+
 /**
  * What a result says to the filter: a value as a value, an interval as an interval, a bound as an open one.
  *
@@ -58,13 +72,13 @@ function measurementOf(observation: Observation, day: number, kitU: number): His
 	const own = { of: observation, ...(kitU > 0 ? { kitU } : {}) };
 	if (result.kind === 'value') {
 		// Even a reader without any noise leaves something open; zero would stop the filter.
-		const u = Math.max(Math.hypot(result.uRandom, momentSd), 1e-6 * Math.max(1, Math.abs(result.value)));
+		const u = Math.max(
+			Math.hypot(measurementNoise(result), momentSd),
+			1e-6 * Math.max(1, Math.abs(result.value))
+		);
 		return { kind: 'value', day, value: result.value, u, ...own };
 	}
 	const { lower, upper } = boundsOf(result);
-	const noise =
-		result.kind === 'bound' ? BOUND_NOISE * result.limit : EDGE_NOISE * ((upper ?? lower) - lower);
-	const floor = PARAMETERS[result.parameter].plausibleSpread * 1e-3;
 	// Nothing lies below nothing; an interval that begins there is open downwards for the noise's sake.
 	const open = lower <= PARAMETERS[result.parameter].conceivable[0];
 	return {
@@ -72,7 +86,7 @@ function measurementOf(observation: Observation, day: number, kitU: number): His
 		day,
 		lower: open ? PARAMETERS[result.parameter].conceivable[0] : lower,
 		upper: upper ?? Infinity,
-		u: Math.hypot(Math.max(noise, floor), momentSd),
+		u: Math.hypot(measurementNoise(result), momentSd),
 		...own
 	};
 }

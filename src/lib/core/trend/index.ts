@@ -9,6 +9,9 @@ export {
 	type Prediction,
 	type RatePerDay
 } from './estimate.ts';
+export { learnedWander } from './wander.ts';
+export { SURPRISING_Z } from './surprise.ts';
+export { measurementNoise } from './history-items.ts';
 export {
 	CONSUMPTION_DAYS,
 	estimateOne,

@@ -30,7 +30,7 @@ export interface Layout {
 export const CALCIFYING = ['alkalinity', 'calcium', 'magnesium'] as const satisfies readonly ParameterId[];
 
 /** What one degree of alkalinity laid down as carbonate takes of each. */
-const PER_DKH: Readonly<Record<(typeof CALCIFYING)[number], number>> = {
+export const PER_DKH: Readonly<Record<(typeof CALCIFYING)[number], number>> = {
 	alkalinity: 1,
 	calcium: (1 - MAGNESIUM_FRACTION) * CALCIUM_PER_DKH,
 	magnesium: MAGNESIUM_FRACTION * MAGNESIUM_PER_DKH

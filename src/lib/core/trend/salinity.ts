@@ -69,9 +69,6 @@ export function withSalinity(estimate: Estimate, salinity: Estimate): Estimate {
 		get from() {
 			return estimate.from;
 		},
-		get to() {
-			return estimate.to;
-		},
 		get consumptionPerDay() {
 			return estimate.consumptionPerDay;
 		},
@@ -89,6 +86,9 @@ export function withSalinity(estimate: Estimate, salinity: Estimate): Estimate {
 		},
 		get changes() {
 			return estimate.changes;
+		},
+		get couldShowSteps() {
+			return estimate.couldShowSteps;
 		},
 		rateAt(time: Instant) {
 			return estimate.rateAt(time);

@@ -17,6 +17,7 @@ export interface Treated {
 	readonly open: OpenQuestion | null;
 	/** Most of what was read are bounds. */
 	readonly mostlyBounds: boolean;
+	readonly couldShowSteps: boolean;
 }
 
 /** With fewer readings a step cannot be told from the drift. */
@@ -33,10 +34,11 @@ export function treat(history: History, now: Instant): Treated | null {
 	const mostlyBounds = bounds > observations.length / 2;
 	const noise = fitWander(prepared);
 	const weighed = weighSurprises(prepared, noise);
-	const same = { prepared, mostlyBounds };
+	const couldShowSteps =
+		TREND_SETTINGS[parameter].drifts && observations.length >= LEAST_FOR_STEPS && !mostlyBounds;
+	const same = { prepared, mostlyBounds, couldShowSteps };
 	const plain = { ...same, ...weighed, noise, changes: [] };
-	if (!TREND_SETTINGS[parameter].drifts || observations.length < LEAST_FOR_STEPS || mostlyBounds)
-		return plain;
+	if (!couldShowSteps) return plain;
 
 	// A step is no jump of the level: it is looked for before jumps explain its readings away.
 	const usual = usualWander(prepared, weighed.withoutWrong);

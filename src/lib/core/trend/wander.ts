@@ -10,7 +10,9 @@ import {
 	type Timeline,
 	type WanderNoise
 } from './level-rate/index.ts';
-import type { HistoryItem, Prepared } from './history-items.ts';
+import type { Instant } from '../time/index.ts';
+import type { History } from './estimate.ts';
+import { prepare, type HistoryItem, type Prepared } from './history-items.ts';
 import { TREND_SETTINGS } from './settings.ts';
 
 /** Share of itself by which consumption drifts in thirty days (convention; 0.2 to 0.3 is usual), and what is tried. */
@@ -96,4 +98,10 @@ export function fitWander(prepared: Prepared, items: readonly HistoryItem[] = pr
 		drift += weight * Math.log(tried[i]!.drift);
 	});
 	return noiseOf(prepared, Math.exp(level / sum), Math.exp(drift / sum), rate);
+}
+
+/** What a parameter was found to wander by itself; null without a reading. */
+export function learnedWander(history: History, now: Instant): WanderNoise | null {
+	const prepared = prepare(history, now);
+	return prepared && fitWander(prepared);
 }

@@ -3,12 +3,11 @@ import { PARAMETERS, type ParameterId } from '../quantity/index.ts';
 import { addDays, daysBetween, type Instant } from '../time/index.ts';
 import type { Estimate, History, Prediction, RatePerDay } from './estimate.ts';
 import type { HistoryItem } from './history-items.ts';
-import { CALCIFYING, layOut, leastOf, type Layout, type Member } from './layout.ts';
+import { CALCIFYING, layOut, leastOf, PER_DKH, type Layout, type Member } from './layout.ts';
 import {
 	adjointOfLinear,
 	beliefAt,
 	filterLinear,
-	seen,
 	seenAt,
 	type Belief,
 	type LinearAdjoint,
@@ -17,7 +16,6 @@ import {
 } from './linear-gaussian/index.ts';
 import { followSalinity, withSalinity } from './salinity.ts';
 import { TREND_SETTINGS } from './settings.ts';
-import { CALCIUM_PER_DKH } from './stoichiometry.ts';
 import { treat, type Treated } from './treat.ts';
 
 /** Consumption is told as the mean of so many days. */
@@ -102,9 +100,6 @@ class MemberEstimate implements Estimate {
 	get from(): Instant {
 		return this.#member.treated.prepared.origin;
 	}
-	get to(): Instant {
-		return this.#member.treated.prepared.observations.at(-1)!.at;
-	}
 	get mostlyBounds(): boolean {
 		return this.#member.treated.mostlyBounds;
 	}
@@ -113,6 +108,9 @@ class MemberEstimate implements Estimate {
 	}
 	get changes() {
 		return this.#member.treated.changes;
+	}
+	get couldShowSteps(): boolean {
+		return this.#member.treated.couldShowSteps;
 	}
 	#belief(time: Instant): Belief {
 		const { track, adjoint, layout } = this.#run;
@@ -123,10 +121,8 @@ class MemberEstimate implements Estimate {
 		return seenAt(track, adjoint, daysBetween(layout.origin, time), sight);
 	}
 	get consumptionPerDay(): RatePerDay {
-		const parts = beliefParts(this.#belief(this.#now));
 		const days = this.#sumDays;
-		const { mean, variance } =
-			days < 1 ? seen(this.#member.rate, ...parts) : seen([[this.#member.sum, 1]], ...parts);
+		const { mean, variance } = this.#seen(this.#now, days < 1 ? this.#member.rate : [[this.#member.sum, 1]]);
 		const over = days < 1 ? 1 : days;
 		// What is used besides what the level shows rests on the strength of what was dosed.
 		return { value: mean / over, u: Math.hypot(Math.sqrt(variance) / over, this.#doseU(Math.max(days, 1))) };
@@ -152,15 +148,14 @@ class MemberEstimate implements Estimate {
 		return (sum + flowU * (end - since)) / days;
 	}
 	get netChangePerDay(): RatePerDay {
-		const belief = this.#belief(this.#now);
-		const { mean, variance } = seen(this.#member.rate, ...beliefParts(belief));
+		const rate = this.rateAt(this.#now);
 		const { treated, offsetDays } = this.#member;
 		const day = daysBetween(this.#run.layout.origin, this.#now) - offsetDays;
 		const flow = treated.items.reduce(
 			(last, item: HistoryItem) => (item.kind === 'flow' && item.day <= day ? item.perDay : last),
 			treated.prepared.flowPerDay
 		);
-		return { value: flow - mean, u: Math.sqrt(variance) };
+		return { value: flow - rate.value, u: rate.u };
 	}
 	rateAt(time: Instant): RatePerDay {
 		const { mean, variance } = this.#seen(time, this.#member.rate);
@@ -176,21 +171,15 @@ class MemberEstimate implements Estimate {
 	}
 }
 
-const beliefParts = (b: Belief) => [b.mean, b.covariance] as const;
-
 function departureOf(run: Run, now: Instant): Departure | null {
 	const alkalinity = run.layout.members.find((m) => m.treated.prepared.parameter === 'alkalinity');
 	const calcium = run.layout.members.find((m) => m.treated.prepared.parameter === 'calcium');
 	if (!alkalinity || !calcium) return null;
-	const belief = beliefAt(run.track, run.adjoint, daysBetween(run.layout.origin, now));
 	// Calcification itself cancels, whatever its size.
-	const { mean, variance } = seen(
-		[
-			[alkalinity.rate.at(-1)![0], 1],
-			[calcium.rate.at(-1)![0], -1 / CALCIUM_PER_DKH]
-		],
-		...beliefParts(belief)
-	);
+	const { mean, variance } = seenAt(run.track, run.adjoint, daysBetween(run.layout.origin, now), [
+		[alkalinity.rate.at(-1)![0], 1],
+		[calcium.rate.at(-1)![0], -1 / PER_DKH.calcium]
+	]);
 	const u = Math.sqrt(variance);
 	return { perDay: { value: mean, u }, z: mean / u };
 }

@@ -8,7 +8,8 @@ import type { SiteScope } from './scope.ts';
 export interface NewSlipAnswer {
 	readonly id: string;
 	readonly runId: string;
-	readonly kind: SlipKind;
+	/** Null where no slip was named. */
+	readonly kind: SlipKind | null;
 	readonly answer: 'that-is-it' | 'as-entered';
 	readonly answeredAt: Instant;
 }
@@ -31,7 +32,7 @@ export async function slipCounts(
 		db.select({ times: count() }).from(testRun).where(eq(testRun.siteId, scope.siteId))
 	]);
 	return {
-		confirmed: Object.fromEntries(confirmed.map(({ kind, times }) => [kind, times])),
+		confirmed: Object.fromEntries(confirmed.flatMap(({ kind, times }) => (kind ? [[kind, times]] : []))),
 		readings: runs?.times ?? 0
 	};
 }

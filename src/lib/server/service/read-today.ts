@@ -82,7 +82,7 @@ export async function readToday(deps: Deps, scope: SiteScope, water: Water): Pro
 		rows,
 		untested,
 		doubts: await findDoubts(deps, scope, estimates, addDays(now, -DOUBTS_DAYS)),
-		moves: rateMoves(estimates, events, addDays(now, -MOVES_DAYS), now),
+		moves: rateMoves(estimates, results, events, addDays(now, -MOVES_DAYS), now),
 		departure: estimates.departure
 	};
 }

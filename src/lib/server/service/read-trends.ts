@@ -17,8 +17,8 @@ import { bandAt, isLine, waterEstimate } from './water-history.ts';
 const FORECAST_DAYS = 14;
 /** The line is drawn finely lately, and coarsely further back. */
 const FINE_DAYS = 400;
-const FINE_POINTS = 800;
-const COARSE_POINTS = 700;
+const FINE_POINTS = 600;
+const COARSE_POINTS = 400;
 /** Readings in doubt are told this far back; older ones stand in the chart. */
 const DOUBTS_DAYS = 366;
 
@@ -101,6 +101,10 @@ export async function readTrends(deps: Deps, scope: SiteScope, water: Water): Pr
 			{
 				parameter,
 				band: bandAt(targets, parameter, now),
+				bands: targets
+					.filter((t) => t.parameter === parameter && t.fromAt <= now)
+					.map(({ fromAt, low, high }) => ({ fromAt, low, high }))
+					.sort((a, b) => a.fromAt - b.fromAt),
 				kits: kits.map((code) => ({
 					code,
 					name: named.get(code)?.name ?? code,
@@ -113,7 +117,8 @@ export async function readTrends(deps: Deps, scope: SiteScope, water: Water): Pr
 					basedOn: estimate.basedOn,
 					netChangePerDay: estimate.netChangePerDay,
 					consumptionPerDay: estimate.consumptionPerDay,
-					mostlyBounds: estimate.mostlyBounds
+					mostlyBounds: estimate.mostlyBounds,
+					couldShowSteps: estimate.couldShowSteps
 				}
 			}
 		];
@@ -124,7 +129,7 @@ export async function readTrends(deps: Deps, scope: SiteScope, water: Water): Pr
 		to,
 		now,
 		rows: PARAMETER_IDS.flatMap(rowOf),
-		moves: rateMoves(estimates, events, water.startedAt, now),
+		moves: rateMoves(estimates, results, events, water.startedAt, now),
 		doubts: await findDoubts(deps, scope, estimates, addDays(now, -DOUBTS_DAYS)),
 		departure: estimates.departure,
 		events: events.filter((e) => e.happenedAt >= water.startedAt)

@@ -12,7 +12,11 @@ const slipOf = (form: FormData) => {
 };
 
 export function keepOfForm(form: FormData, runId: string): Result<KeepReading> {
-	return validate(KeepReading, { id: typedText(form.get('id')), runId, kind: typedText(form.get('slip')) });
+	return validate(KeepReading, {
+		id: typedText(form.get('id')),
+		runId,
+		kind: typedText(form.get('slip')) || null
+	});
 }
 
 /** Turns the correction form into a command; what has no field stays as it was read. */

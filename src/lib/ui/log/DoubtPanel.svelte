@@ -65,7 +65,7 @@
 		class="mt-4 flex flex-wrap gap-3"
 	>
 		<input type="hidden" name="id" value={keepId} />
-		<input type="hidden" name="slip" value={doubt.slips[0]?.kind ?? 'decimal-point'} />
+		<input type="hidden" name="slip" value={doubt.slips[0]?.kind ?? ''} />
 		<Action type="submit">No, as entered</Action>
 		<Action href="/waters/{waterId}/bench">Test again</Action>
 	</form>

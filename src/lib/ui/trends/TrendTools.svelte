@@ -14,13 +14,6 @@
 	}
 	let { stack, spans, parameters, siblings, waterId, onpicture, oncsv }: Props = $props();
 
-	const LENGTH: Readonly<Record<TrendSpan, string>> = {
-		week: 'week',
-		month: 'month',
-		quarter: 'quarter',
-		year: 'year',
-		all: 'all'
-	};
 	let first = $state('');
 	let second = $state('');
 	let beside = $state('');
@@ -61,7 +54,7 @@
 					}}
 					class="flex min-h-12 items-center px-3 {span === stack.span
 						? 'font-semibold underline decoration-2 underline-offset-8'
-						: 'text-muted hover:text-ink'}">{LENGTH[span]}</a
+						: 'text-muted hover:text-ink'}">{span}</a
 				>
 			{/each}
 			<span class="mx-1 h-5 border-l" aria-hidden="true"></span>
@@ -96,7 +89,7 @@
 					</select>
 					{#if trouble}<span class="small font-semibold text-warn" role="alert">{trouble}</span>{/if}
 				</label>
-				<label class="flex min-h-11 items-center gap-3">
+				<label class="mt-6 flex min-h-11 items-center gap-3 self-start">
 					<input type="checkbox" bind:checked={stack.superseded} class="h-5 w-5 accent-[var(--ink)]" />
 					<span>Show corrected readings too</span>
 				</label>

@@ -2,15 +2,20 @@
 	import { untrack } from 'svelte';
 	import { download } from '$lib/client/download';
 	import { TREND_SPANS, type TrendRow, type TrendSeries, type TrendSpan } from '$lib/contract/trends';
-	import { nameWithin, PARAMETERS, UNITS, type ParameterId, type UnitId } from '$lib/core/quantity';
+	import { convert, nameWithin, PARAMETERS, UNITS, type ParameterId, type UnitId } from '$lib/core/quantity';
 	import { instant, toIso } from '$lib/core/time';
-	import { besidesSentence, departureSentence, doubtSentence, moveSentence } from '$lib/format/estimate';
+	import {
+		besidesSentence,
+		departureSentence,
+		doubtSentence,
+		moveSentence,
+		stepsLookedFor
+	} from '$lib/format/estimate';
 	import { inUnit, limitInUnit } from '$lib/format/quantity';
 	import { dayTicks } from '$lib/format/ticks';
 	import { spanWords } from '$lib/format/trend';
 	import { rateSentence } from '$lib/format/verdict';
 	import Action from '$lib/ui/shared/Action.svelte';
-	import { convert } from '$lib/core/quantity';
 	import CursorWords from './CursorWords.svelte';
 	import EventList from './EventList.svelte';
 	import { pictureOf } from './picture';
@@ -54,6 +59,22 @@
 	);
 	const lastRow = $derived(series.rows.at(-1)?.parameter);
 	const departs = $derived(series.departure ? departureSentence(series.departure, units.alkalinity) : '');
+
+	const looked = $derived(
+		stepsLookedFor(
+			series.rows.flatMap(({ parameter, estimate }) =>
+				PARAMETERS[parameter].dosed
+					? [
+							{
+								parameter,
+								couldShow: estimate?.couldShowSteps ?? false,
+								found: series.moves.some((m) => m.parameter === parameter && m.how === 'step')
+							}
+						]
+					: []
+			)
+		)
+	);
 
 	function edgeText({ parameter, unit, band }: Series, limit: number): string {
 		const { canonicalUnit } = PARAMETERS[parameter];
@@ -154,7 +175,7 @@
 		<div bind:this={sheet} class="mx-auto max-w-[80rem] px-4 lg:px-8">
 			<p class="small figures flex flex-wrap gap-x-6 border-b py-2 text-muted">
 				<span>{spanWords(stack.from, stack.to, timeZone, now)}</span>
-				{#if stack.other}<span>broken line and hollow marks: {stack.other.name}</span>{/if}
+				{#if stack.other}<span>broken line and small hollow marks: {stack.other.name}</span>{/if}
 			</p>
 			<Stack {stack} {all} {timeAt}>
 				{#if overlaid}
@@ -213,32 +234,26 @@
 
 		<div class="page grid gap-10 pt-4! lg:grid-cols-2">
 			<section>
-				{#if series.moves.length + series.doubts.length > 0 || departs}
-					<h2 class="label">What was found</h2>
-					<ul class="small figures mt-2 mb-8">
-						{#each series.moves as move (`${move.parameter}/${move.at ?? 0}`)}
-							<li class="border-t py-2">
-								{moveSentence(move, units, timeZone, now)}
-								<span class="text-muted">{besidesSentence(move, timeZone, now)}</span>
-							</li>
-						{/each}
-						{#if departs}<li class="border-t py-2">{departs}</li>{/if}
-						{#each series.doubts as doubt (doubt.readingId + doubt.parameter)}
-							<li class="border-t py-2">
-								<strong>{PARAMETERS[doubt.parameter].name}.</strong>
-								{doubtSentence(doubt, units, timeZone, now)}
-								<a class="link whitespace-nowrap" href="/waters/{water.id}/log/{doubt.readingId}"
-									>Look at it</a
-								>
-							</li>
-						{/each}
-					</ul>
-				{:else}
-					<h2 class="label">What was found</h2>
-					<p class="small mt-2 mb-8 border-t py-2 text-muted">
-						No step of a consumption and no reading that stands out: what these readings can show is steady.
-					</p>
-				{/if}
+				<h2 class="label">What was found</h2>
+				<ul class="small figures mt-2 mb-8">
+					{#each series.moves as move (`${move.parameter}/${move.at ?? 0}`)}
+						<li class="border-t py-2">
+							{moveSentence(move, units, timeZone, now)}
+							<span class="text-muted">{besidesSentence(move, timeZone, now)}</span>
+						</li>
+					{/each}
+					{#if looked}<li class="border-t py-2 text-muted">{looked}</li>{/if}
+					{#if departs}<li class="border-t py-2">{departs}</li>{/if}
+					{#each series.doubts as doubt (doubt.readingId + doubt.parameter)}
+						<li class="border-t py-2">
+							<strong>{PARAMETERS[doubt.parameter].name}.</strong>
+							{doubtSentence(doubt, units, timeZone, now)}
+							<a class="link whitespace-nowrap" href="/waters/{water.id}/log/{doubt.readingId}">Look at it</a>
+						</li>
+					{:else}
+						<li class="border-t py-2 text-muted">No reading stands out.</li>
+					{/each}
+				</ul>
 				<EventList events={seenEvents} {timeZone} {now} />
 			</section>
 			<ReadingTable rows={all} from={stack.from} to={stack.to} {timeZone} {now} />

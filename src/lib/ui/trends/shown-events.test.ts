@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { EventKind } from '$lib/contract/event';
 import { addDays, instant } from '$lib/core/time';
-import { markRadius, shownEvents } from './shown-events';
+import { shownEvents } from './shown-events';
 
 const start = instant(1_700_000_000_000);
 const events = (['water-change', 'dose', 'failure', 'note', 'death'] as EventKind[]).map((kind) => ({
@@ -14,8 +14,5 @@ describe('the lines in a chart', () => {
 	});
 	it('are only what is out of the ordinary in a year', () => {
 		expect(shownEvents(events, start, addDays(start, 366)).map((e) => e.kind)).toEqual(['failure', 'death']);
-	});
-	it('leave room for many readings', () => {
-		expect(markRadius(157)).toBeLessThan(markRadius(26));
 	});
 });

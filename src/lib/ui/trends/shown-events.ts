@@ -1,17 +1,8 @@
-import type { EventKind } from '$lib/contract/event';
+import { OUT_OF_THE_ORDINARY, type EventKind } from '$lib/contract/event';
 import { daysBetween, type Instant } from '$lib/core/time';
 
 /** Beyond this a line for every water change would hide the readings. */
 const LONG_SPAN_DAYS = 200;
-const OUT_OF_THE_ORDINARY: ReadonlySet<EventKind> = new Set<EventKind>([
-	'recurring-dose-missed',
-	'failure',
-	'death',
-	'animals-in',
-	'animals-out',
-	'medium-in',
-	'medium-out'
-]);
 
 /** The events that are drawn as lines: all of them, or in a long span only what is out of the ordinary. */
 export function shownEvents<E extends { readonly kind: EventKind }>(
@@ -22,9 +13,4 @@ export function shownEvents<E extends { readonly kind: EventKind }>(
 	return daysBetween(from, to) <= LONG_SPAN_DAYS
 		? events
 		: events.filter((e) => OUT_OF_THE_ORDINARY.has(e.kind));
-}
-
-/** Smaller marks where there are many readings, so that none hides its neighbour. */
-export function markRadius(readings: number): number {
-	return readings > 80 ? 2.25 : 3.5;
 }

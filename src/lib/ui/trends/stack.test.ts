@@ -12,6 +12,7 @@ const minutes = (days: number) => Math.round(addDays(now, days) / 60_000);
 const row: TrendRow = {
 	parameter: 'alkalinity',
 	band: null,
+	bands: [],
 	kits: [
 		{ code: 'a', name: 'A kit', laboratory: false },
 		{ code: 'b', name: '=A lab', laboratory: true }

@@ -1,6 +1,6 @@
 /** Several states at once: levels that are driven, rates and biases that wander. */
 export { type Coupling, type LinearItem, type LinearModel, type Sight } from './model.ts';
-export { filterLinear, seen, type LinearTrack, type Working } from './filter.ts';
+export { filterLinear, type LinearTrack, type Working } from './filter.ts';
 export {
 	adjointOfLinear,
 	beliefAt,

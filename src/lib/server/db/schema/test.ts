@@ -294,7 +294,8 @@ export const slipAnswer = mysqlTable(
 		siteId: uuid('site_id').notNull(),
 		id: uuid('id').notNull(),
 		runId: uuid('run_id').notNull(),
-		kind: varchar('kind', { length: 24 }).$type<SlipKind>().notNull(),
+		/** Null where no usual slip explained the reading, and it was kept all the same. */
+		kind: varchar('kind', { length: 24 }).$type<SlipKind>(),
 		answer: varchar('answer', { length: 16, enum: ['that-is-it', 'as-entered'] }).notNull(),
 		answeredBy: uuid('answered_by').notNull(),
 		answeredAt: instantAt('answered_at').notNull()

@@ -60,15 +60,20 @@ function clipped(frame: Frame, draw: () => void): void {
 	ctx.restore();
 }
 
+/** What was wanted at its time: a past reading is not judged by a target set later. */
 export function paintBand(frame: Frame, series: Series): void {
-	const { ctx, left, right, top, bottom, y, colours } = frame;
-	const { band } = series;
-	if (!band) return;
+	const { ctx, left, right, top, bottom, x, y, colours } = frame;
 	clipped(frame, () => {
-		const upper = band.high === null ? top : y(band.high);
-		const lower = band.low === null ? bottom : y(band.low);
 		ctx.fillStyle = colours.slot;
-		ctx.fillRect(left, upper, right - left, lower - upper);
+		series.bands.forEach(({ from, low, high }, i) => {
+			if (low === null && high === null) return;
+			const next = series.bands[i + 1]?.from;
+			const start = Math.max(left, x(from));
+			const end = next === undefined ? right : Math.min(right, x(next));
+			const upper = high === null ? top : y(high);
+			const lower = low === null ? bottom : y(low);
+			if (end > start) ctx.fillRect(start, upper, end - start, lower - upper);
+		});
 	});
 }
 
@@ -167,6 +172,7 @@ export function paintLine(
 
 interface ReadingStyle {
 	readonly superseded: boolean;
+	/** Beside or under the row's own: hollow, small, and its intervals pale. */
 	readonly muted: boolean;
 }
 
@@ -179,7 +185,7 @@ export function paintReadings(frame: Frame, series: Series, style: ReadingStyle)
 		to,
 		Math.max(1, Math.round(right - left))
 	).filter((i) => style.superseded || !series.superseded[i]);
-	const many = shown.length > MANY;
+	const many = shown.length > MANY || style.muted;
 	const colour = style.muted ? colours.muted : colours.ink;
 	clipped(frame, () => {
 		ctx.strokeStyle = colours.muted;
@@ -200,13 +206,15 @@ export function paintReadings(frame: Frame, series: Series, style: ReadingStyle)
 		const py = y(series.value[i]!);
 		const off = py < top - 1 ? -1 : py > bottom + 1 ? 1 : 0;
 		const bound = series.kind[i] === BOUND;
-		const { pointStyle, hollow } = markOf(series, series.kit[i]!);
-		const radius = many ? 2.25 : pointStyle === 'crossRot' ? 5 : 3.75;
+		const mark = markOf(series, series.kit[i]!);
+		const { pointStyle } = mark;
+		const hollow = mark.hollow || style.muted;
+		const radius = style.muted ? 3 : many ? 2.25 : pointStyle === 'crossRot' ? 5 : 3.75;
 		const pale = series.superseded[i] === 1;
 		ctx.fillStyle = hollow || pale ? colours.surface : colour;
 		ctx.strokeStyle = hollow || pale ? colour : colours.surface;
 		ctx.globalAlpha = pale ? 0.6 : 1;
-		const pen = hollow || pale ? 1.75 : 1;
+		const pen = hollow || pale ? 1.5 : 1;
 		if (off !== 0 || bound) {
 			// Off the scale an arrow stands at the edge; a bound points to where the water may be.
 			const up = off !== 0 ? off < 0 : series.upper[i] === Infinity;

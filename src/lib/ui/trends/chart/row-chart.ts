@@ -47,6 +47,8 @@ export class RowChart {
 	readonly #chart: Chart<'scatter'>;
 	#input: RowInput;
 	#view: RowView;
+	/** The row without its cursor, so that a cursor can move over ten years without painting them anew. */
+	#still: HTMLCanvasElement | null = null;
 
 	constructor(canvas: HTMLCanvasElement, input: RowInput, view: RowView) {
 		this.#input = input;
@@ -56,14 +58,13 @@ export class RowChart {
 
 	/** Shows another span, or the cursor elsewhere. */
 	look(view: RowView): void {
-		const moved = view.from !== this.#view.from || view.to !== this.#view.to;
+		const old = this.#view;
 		this.#view = view;
-		if (moved) {
+		if (view.from !== old.from || view.to !== old.to || view.superseded !== old.superseded) {
 			this.#fit();
 			this.#chart.update('none');
-		} else {
-			this.#chart.draw();
 		}
+		this.#point();
 	}
 	/** Where a place on the screen is in time. */
 	timeAt(clientX: number): number {
@@ -74,6 +75,24 @@ export class RowChart {
 		this.#chart.destroy();
 	}
 
+	#point(): void {
+		const { canvas, ctx } = this.#chart;
+		const { cursor } = this.#view;
+		if (!this.#still) {
+			if (cursor === null) return;
+			this.#chart.draw();
+			this.#still = document.createElement('canvas');
+			this.#still.width = canvas.width;
+			this.#still.height = canvas.height;
+			this.#still.getContext('2d')?.drawImage(canvas, 0, 0);
+		}
+		ctx.save();
+		ctx.resetTransform();
+		ctx.clearRect(0, 0, canvas.width, canvas.height);
+		ctx.drawImage(this.#still, 0, 0);
+		ctx.restore();
+		if (cursor !== null) paintCursor(this.#frame(this.#chart, 'y'), cursor, lineAt(this.#input.main, cursor));
+	}
 	#fit(): void {
 		const { scales } = this.#chart.options;
 		const { from, to } = this.#view;
@@ -111,7 +130,7 @@ export class RowChart {
 	/** The library draws once before it hands the chart over, so it is given, not remembered. */
 	#paint(chart: Chart<'scatter'>): void {
 		const { main, over, other, events, now } = this.#input;
-		const { cursor, superseded } = this.#view;
+		const { superseded } = this.#view;
 		const frame = this.#frame(chart, 'y');
 		frame.ctx.font = `13px ${getComputedStyle(chart.canvas).fontFamily}`;
 		if (!over) paintBand(frame, main);
@@ -127,14 +146,19 @@ export class RowChart {
 			paintReadings(right, over, { superseded, muted: true });
 		}
 		paintReadings(frame, main, { superseded, muted: false });
-		if (cursor !== null) paintCursor(frame, cursor, lineAt(main, cursor));
 	}
 	#config(canvas: HTMLCanvasElement): ChartConfiguration<'scatter'> {
 		const style = getComputedStyle(canvas);
 		const colour = style.getPropertyValue('--muted').trim();
 		const font = { family: style.fontFamily, size: 13 };
 		const { main, over } = this.#input;
-		const painter: Plugin<'scatter'> = { id: 'painter', beforeDatasetsDraw: (chart) => this.#paint(chart) };
+		const painter: Plugin<'scatter'> = {
+			id: 'painter',
+			beforeDatasetsDraw: (chart) => this.#paint(chart),
+			afterDraw: () => {
+				this.#still = null;
+			}
+		};
 		const axis = (series: Series, position: 'left' | 'right', range: readonly [number, number]) => ({
 			type: 'linear' as const,
 			position,

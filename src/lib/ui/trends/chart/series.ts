@@ -11,6 +11,12 @@ export interface Series {
 	readonly unit: UnitId;
 	readonly kits: TrendRow['kits'];
 	readonly band: { readonly low: number | null; readonly high: number | null } | null;
+	/** What was wanted since when, the first one first. */
+	readonly bands: readonly {
+		readonly from: number;
+		readonly low: number | null;
+		readonly high: number | null;
+	}[];
 	readonly at: readonly number[];
 	readonly value: readonly number[];
 	readonly lower: readonly number[];
@@ -33,14 +39,16 @@ export function seriesOf(row: TrendRow, unit: UnitId): Series {
 	const to = (x: number) => convert(x, canonicalUnit, unit);
 	const span = (x: number) => Math.abs(convertSpan(x, canonicalUnit, unit));
 	const { readings, line, band } = row;
+	const edges = ({ low, high }: { low: number | null; high: number | null }) => ({
+		low: low === null ? null : to(low),
+		high: high === null ? null : to(high)
+	});
 	return {
 		parameter: row.parameter,
 		unit,
 		kits: row.kits,
-		band: band && {
-			low: band.low === null ? null : to(band.low),
-			high: band.high === null ? null : to(band.high)
-		},
+		band: band && edges(band),
+		bands: row.bands.map((b) => ({ from: b.fromAt, ...edges(b) })),
 		at: readings.at.map((m) => m * MINUTE_MS),
 		value: readings.value.map(to),
 		lower: readings.lower.map(to),
