@@ -63,8 +63,9 @@ export class RowChart {
 		if (view.from !== old.from || view.to !== old.to || view.superseded !== old.superseded) {
 			this.#fit();
 			this.#chart.update('none');
+		} else {
+			this.#point();
 		}
-		this.#point();
 	}
 	/** Where a place on the screen is in time. */
 	timeAt(clientX: number): number {
@@ -72,15 +73,16 @@ export class RowChart {
 		return this.#chart.scales.x!.getValueForPixel(clientX - left) ?? this.#view.from;
 	}
 	destroy(): void {
+		this.#view = { ...this.#view, cursor: null };
 		this.#chart.destroy();
 	}
 
+	/** Lays the cursor over the still row. Whatever the library has just drawn bears none yet. */
 	#point(): void {
 		const { canvas, ctx } = this.#chart;
 		const { cursor } = this.#view;
 		if (!this.#still) {
 			if (cursor === null) return;
-			this.#chart.draw();
 			this.#still = document.createElement('canvas');
 			this.#still.width = canvas.width;
 			this.#still.height = canvas.height;
@@ -157,6 +159,7 @@ export class RowChart {
 			beforeDatasetsDraw: (chart) => this.#paint(chart),
 			afterDraw: () => {
 				this.#still = null;
+				queueMicrotask(() => this.#point());
 			}
 		};
 		const axis = (series: Series, position: 'left' | 'right', range: readonly [number, number]) => ({
