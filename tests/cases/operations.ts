@@ -1,5 +1,6 @@
 import * as comparator from './adapters/comparator.ts';
 import { inspectBand } from './adapters/judgement.ts';
+import { checkOnStandard } from './adapters/kit-check.ts';
 import * as salinity from './adapters/salinity.ts';
 import * as titration from './adapters/titration.ts';
 import * as trend from './adapters/trend.ts';
@@ -30,6 +31,7 @@ export const OPERATIONS: Readonly<Record<string, Operation>> = {
 	salinity_from_hydrometer: salinity.fromHydrometer,
 	salinity_from_sg: salinity.salinityFromSg,
 	sg_from_salinity: salinity.sgFromSalinity,
+	standard_check: checkOnStandard,
 	comparator_reading: comparator.comparatorReading,
 	alkalinity_titration: titration.titrateAlkalinity,
 	calcium_titration: titration.titrateCalcium,

@@ -26,8 +26,11 @@ describe('migrations', () => {
 		expect((await pendingSteps(url(), MIGRATIONS)).pending).toBe(0);
 	});
 	it('go on where the machine stopped between a step and its note', async () => {
-		const [{ affectedRows }] = await raw.query<mysql.ResultSetHeader>('delete from schema_step');
-		expect(affectedRows).toBeGreaterThan(20);
+		// One step at a time: every step of the newest migration was done, and its note is missing.
+		const [{ affectedRows }] = await raw.query<mysql.ResultSetHeader>(
+			'delete from schema_step where migration = (select newest from (select max(migration) as newest from schema_step) as s)'
+		);
+		expect(affectedRows).toBeGreaterThan(10);
 		expect(await migrate(url(), MIGRATIONS)).toBe(affectedRows);
 	});
 	it('refuse one that was edited after it had been run', async () => {

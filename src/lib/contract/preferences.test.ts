@@ -17,6 +17,8 @@ describe('preferences', () => {
 				theme,
 				endPoint: 'first-hint',
 				between: 'interval',
+				trust: 'habit',
+				unused: 'put-back',
 				units: { ...units, alkalinity: 'mg-per-l-caco3', salinity: 'sg-25-25' }
 			};
 			expect(readPreferences(writePreferences(chosen))).toEqual(chosen);

@@ -1,11 +1,14 @@
 import { PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
 import { BETWEEN_SCHOOLS, END_POINTS, type EndPoint, type StepReading } from '$lib/core/reading';
 
+import { TRUST_SCHOOLS } from '$lib/core/shelf';
+import { UNUSED_SCHOOLS, type ShelfHabits } from './shelf-view';
+
 export const THEMES = ['system', 'light', 'dark'] as const;
 export type Theme = (typeof THEMES)[number];
 
 /** What a person likes on this device; kept in a cookie, so that the first answer has it. */
-export interface Preferences {
+export interface Preferences extends ShelfHabits {
 	readonly theme: Theme;
 	readonly units: Readonly<Record<ParameterId, UnitId>>;
 	/** How this person stops a titration. */
@@ -30,7 +33,9 @@ export function readPreferences(text: string | undefined): Preferences {
 		theme,
 		units,
 		endPoint: END_POINTS.find((e) => e === entries.get('endPoint')) ?? 'full',
-		between: BETWEEN_SCHOOLS.find((b) => b === entries.get('between')) ?? 'interpolate'
+		between: BETWEEN_SCHOOLS.find((b) => b === entries.get('between')) ?? 'interpolate',
+		trust: TRUST_SCHOOLS.find((t) => t === entries.get('trust')) ?? 'standards',
+		unused: UNUSED_SCHOOLS.find((u) => u === entries.get('unused')) ?? 'discard'
 	};
 }
 

@@ -27,6 +27,10 @@ export const SaveTestRun = Type.Object(
 		sampleId: Id,
 		readingId: Id,
 		waterId: Id,
+		/** The standard that was tested instead of the water, to check the kit. */
+		standardId: Type.Optional(Id),
+		/** What on the shelf it was made with. */
+		itemIds: Type.Optional(Type.Array(Id, { maxItems: 12 })),
 		methodCode: Type.String({ minLength: 1, maxLength: 60 }),
 		methodVersion: Type.Integer({ minimum: 1 }),
 		drawnAt: InstantMs,

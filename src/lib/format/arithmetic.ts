@@ -1,3 +1,4 @@
+import type { KitCorrection } from '$lib/core/method';
 import { convert, convertSpan, PARAMETERS, UNITS, type ParameterId, type UnitId } from '$lib/core/quantity';
 import type { ArithmeticLine } from '$lib/core/reading';
 import { COVERAGE, type UncertaintyComponent, type UncertaintySource } from '$lib/core/uncertainty';
@@ -30,6 +31,22 @@ function worthSource({ worth, sampleMl, meter }: Worth): string {
 			return `the leaflet’s factor for ${one}, in ${plain(sampleMl)} mL of sample`;
 		case 'table':
 			return `the leaflet’s table, straight between its rows`;
+	}
+}
+
+/** What a correction does to a reading, to stand behind it: "× 0.946", "− 0.12 dKH". */
+export function correctionWords(correction: KitCorrection, parameter: ParameterId, unit: UnitId): string {
+	const from = PARAMETERS[parameter].canonicalUnit;
+	const shown = (value: number) => `${reckoned(convert(value, from, unit))} ${UNITS[unit].symbol}`.trim();
+	switch (correction.kind) {
+		case 'factor':
+			return `× ${correction.factor.toFixed(3)}`;
+		case 'offset': {
+			const moved = convertSpan(correction.offset, from, unit);
+			return `${moved < 0 ? '−' : '+'} ${reckoned(Math.abs(moved))} ${UNITS[unit].symbol}`.trim();
+		}
+		case 'line':
+			return `on the line through the standards of ${shown(correction.low.value)} and ${shown(correction.high.value)}`;
 	}
 }
 
@@ -131,6 +148,11 @@ export function arithmeticWords(
 				return {
 					what: `Stated by ${line.source}`,
 					sum: line.assumedU ? 'no uncertainty stated; 5 % taken' : 'with its own uncertainty'
+				};
+			case 'check':
+				return {
+					what: `Corrected by the kit’s check`,
+					sum: `${shown(line.read)} ${correctionWords(line.correction, line.parameter, unit)} = ${shown(line.value)}`
 				};
 		}
 	});

@@ -26,6 +26,15 @@ const TEXTS: Readonly<Record<FaultCode, Words>> = {
 	'factor-implausible': (d) =>
 		`A factor outside ${d.least} to ${d.most} says that the kit or this check is broken. Repeat the check.`,
 	'standards-alike': () => 'Both standards read the same; a line needs two different readings.',
+	'standard-beyond-kit': () =>
+		'The standard lies beyond what this kit can show. Use one that is within its range, or dilute it.',
+	'no-check-reading': () => 'No standard was read with this kit yet. Test one on the bench first.',
+	'volume-too-small': (d) =>
+		`For ${d.wanted} less than ${d.least} mL would have to be measured. Make a weaker stock first, or more of the solution.`,
+	'weaker-than-wanted': (d) => `The stock holds ${d.stock}; ${d.wanted} cannot be made from it.`,
+	'not-a-photograph': () => 'This file is no JPEG, PNG or WebP picture. Take or choose a photograph.',
+	'no-finding': () => 'This check found nothing to correct by. Repeat it.',
+	'kit-retired': () => 'This kit was retired. Take it back into use first, or choose another lot.',
 	'no-such-step': () =>
 		'There is no such place on this scale. Choose one of its steps, or between two of them.',
 	'wrong-form': () => 'This method is read in another way. Start the test again.',

@@ -2,6 +2,15 @@ import { readingById } from './repository/test.ts';
 import { supplementsUsed } from './repository/event.ts';
 import { targetsOf } from './repository/water.ts';
 import type { SiteScope } from './repository/scope.ts';
+import {
+	addToShelf,
+	decideCheck,
+	deriveItemAgain,
+	finishCheck,
+	noteItem,
+	previewDecision
+} from './service/change-shelf.ts';
+import { compareKits, readShelf, readShelfThing } from './service/read-shelf.ts';
 import { correctReading } from './service/correct-reading.ts';
 import type { Deps } from './service/deps.ts';
 import { keepReading } from './service/keep-reading.ts';
@@ -56,7 +65,16 @@ export function createServices(deps: Deps) {
 		keepReading: bind(deps, keepReading),
 		readDoubt: bind(deps, readDoubt),
 		recordEvent: bind(deps, recordEvent),
-		setTarget: bind(deps, setTarget)
+		setTarget: bind(deps, setTarget),
+		readShelf: bind(deps, readShelf),
+		readShelfThing: bind(deps, readShelfThing),
+		compareKits: bind(deps, compareKits),
+		addToShelf: bind(deps, addToShelf),
+		noteItem: bind(deps, noteItem),
+		finishCheck: bind(deps, finishCheck),
+		previewDecision: bind(deps, previewDecision),
+		decideCheck: bind(deps, decideCheck),
+		deriveItemAgain: bind(deps, deriveItemAgain)
 	};
 }
 

@@ -10,12 +10,15 @@ export {
 export { diluted } from './dilution.ts';
 export { dropVolumeMl } from './drop-volume.ts';
 export {
+	PLAUSIBLE_FACTOR,
 	standardFactor,
 	standardLine,
 	uByStandardLine,
 	type StandardLine,
 	type StandardReading
 } from './standard-factor.ts';
+export { correctedValue, type CorrectedValue, type KitCorrection } from './kit-correction.ts';
+export { withDropper, titrantReagentOf, DROPPER_STATES, type Dropper, type DropperState } from './dropper.ts';
 export { lookUp, chart, type Chart, type ChartPoint, type ChartLookup } from './chart.ts';
 export {
 	stepInterval,

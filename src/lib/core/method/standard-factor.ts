@@ -1,8 +1,7 @@
 import { fail, ok, type Result } from '../result/index.ts';
 
 /** Beyond these a kit, or the check of it, is broken rather than off (husbandry convention). */
-const LEAST_FACTOR = 0.8;
-const GREATEST_FACTOR = 1.25;
+export const PLAUSIBLE_FACTOR = { least: 0.8, most: 1.25 } as const;
 
 /**
  * A kit's factor from one standard: f = C_std/(R_std − R₀).
@@ -14,8 +13,8 @@ const GREATEST_FACTOR = 1.25;
  */
 export function standardFactor(trueValue: number, standardReading: number, blank = 0): Result<number> {
 	const factor = trueValue / (standardReading - blank);
-	if (!(factor >= LEAST_FACTOR && factor <= GREATEST_FACTOR)) {
-		return fail('factor-implausible', 'reading', { least: LEAST_FACTOR, most: GREATEST_FACTOR });
+	if (!(factor >= PLAUSIBLE_FACTOR.least && factor <= PLAUSIBLE_FACTOR.most)) {
+		return fail('factor-implausible', 'reading', PLAUSIBLE_FACTOR);
 	}
 	return ok(factor);
 }

@@ -1,5 +1,7 @@
-import { sampleOf, type Method } from '../method/index.ts';
+import { sampleOf, type KitCorrection, type Method } from '../method/index.ts';
+import type { ParameterId } from '../quantity/index.ts';
 import { fail, ok, type Result } from '../result/index.ts';
+import { correctedOutcome } from './corrected-outcome.ts';
 import { deriveDifference } from './derive-difference.ts';
 import { deriveDisplay } from './derive-display.ts';
 import { deriveScale, deriveThermometer } from './derive-line.ts';
@@ -56,18 +58,31 @@ function measured(method: Method, reading: RawReading): Result<Derivation> {
 	return fail('wrong-form');
 }
 
+/** What checks of a kit found, by what it tells; a kit of two titrations may need two. */
+export type Corrections = Readonly<Partial<Record<ParameterId, KitCorrection>>>;
+
+const NONE: Corrections = {};
+
 /**
  * Turns a raw reading into results with their uncertainty budgets, by the method version that it was made with.
+ * A correction of the kit acts on what was read in the vial, before a dilution is reckoned back.
  *
+ * @param corrections accepted for the kit; none leaves every result as the kit says it
  * @returns one outcome for each parameter that the run tells, in its canonical unit; fails, with the field, where the
  *   reading cannot have been made with that method
  */
-export function derive(method: Method, reading: RawReading): Result<Derivation> {
+export function derive(
+	method: Method,
+	reading: RawReading,
+	corrections: Corrections = NONE
+): Result<Derivation> {
 	const plain = measured(method, reading);
-	if (!plain.ok || !reading.dilution) return plain;
+	if (!plain.ok || (!reading.dilution && corrections === NONE)) return plain;
 	const outcomes: Outcome[] = [];
 	for (const outcome of plain.value.outcomes) {
-		const back = throughDilution(outcome, reading.dilution, method.sampleRelativeTolerance);
+		const correction = corrections[outcome.result.parameter];
+		const own = correction ? correctedOutcome(outcome, correction) : outcome;
+		const back = throughDilution(own, reading.dilution, method.sampleRelativeTolerance);
 		if (!back.ok) return back;
 		outcomes.push(back.value);
 	}

@@ -1,4 +1,4 @@
-import type { Worth } from '../method/index.ts';
+import type { KitCorrection, Worth } from '../method/index.ts';
 import type { ParameterId, UnitId } from '../quantity/index.ts';
 import { propagate, type MeasurementModel, type UncertaintyComponent } from '../uncertainty/index.ts';
 import type { EndPoint } from './end-point.ts';
@@ -74,7 +74,15 @@ export type ArithmeticLine =
 	  }
 	| { readonly kind: 'thermometer'; readonly lower: number; readonly upper: number }
 	| { readonly kind: 'dilution'; readonly factor: number; readonly measured: number; readonly value: number }
-	| { readonly kind: 'stated'; readonly source: string; readonly assumedU: boolean };
+	| { readonly kind: 'stated'; readonly source: string; readonly assumedU: boolean }
+	| {
+			/** A check on standards: what the kit read, and what it should have shown. */
+			readonly kind: 'check';
+			readonly parameter: ParameterId;
+			readonly correction: KitCorrection;
+			readonly read: number;
+			readonly value: number;
+	  };
 
 /** One result and where it came from. Budget and arithmetic are written out only when somebody looks at them. */
 export interface Outcome {

@@ -4,8 +4,11 @@ import mysql from 'mysql2/promise';
 const RAW = [
 	'sample',
 	'test_run',
-	'run_lot',
-	'run_instrument',
+	'run_item',
+	'shelf_item',
+	'shelf_note',
+	'kit_check',
+	'attachment',
 	'raw_reading',
 	'slip_answer',
 	'event',
@@ -21,11 +24,7 @@ const CHANGEABLE = [
 	'water_profile',
 	'method_version',
 	'site_method',
-	'lot',
-	'instrument',
-	'kit_check',
-	'bench_session',
-	'attachment'
+	'bench_session'
 ];
 
 /**

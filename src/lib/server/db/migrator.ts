@@ -7,6 +7,7 @@ import mysql from 'mysql2/promise';
 const ALREADY_DONE = new Set([
 	1050, // table exists
 	1060, // column exists
+	1051, // a table to be dropped is gone
 	1061, // key name exists
 	1091, // a column or key to be dropped is gone
 	1826 // foreign key exists

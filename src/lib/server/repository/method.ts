@@ -64,6 +64,16 @@ export async function adoptedByIds(
 	return new Map(rows.map((row) => [row.siteMethodId, adoptedOf(row)]));
 }
 
+/** The code of every version that the site took in, by the site's own id of it. */
+export async function methodCodes(db: Reader, scope: SiteScope): Promise<ReadonlyMap<string, string>> {
+	const rows = await db
+		.select({ id: siteMethod.id, code: methodVersion.code })
+		.from(siteMethod)
+		.innerJoin(methodVersion, eq(methodVersion.id, siteMethod.methodVersionId))
+		.where(eq(siteMethod.siteId, scope.siteId));
+	return new Map(rows.map((r) => [r.id, r.code]));
+}
+
 /** Every version of one method that the site took in, newest first. */
 export async function versionsOf(db: Reader, scope: SiteScope, code: string): Promise<AdoptedMethod[]> {
 	const rows = await adopted(db)

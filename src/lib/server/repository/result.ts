@@ -4,6 +4,7 @@ import type { Instant } from '$lib/core/time';
 import { alias } from 'drizzle-orm/mysql-core';
 import { methodVersion, rawReading, result, sample, siteMethod, testRun } from '../db/schema/index.ts';
 import type { Reader } from './database.ts';
+import { methodCodes } from './method.ts';
 import type { SiteScope } from './scope.ts';
 
 const newer = alias(rawReading, 'newer');
@@ -73,25 +74,27 @@ export async function resultsSince(
 	waterId: string,
 	since: Instant
 ): Promise<DatedResult[]> {
+	const codes = await methodCodes(db, scope);
+	// The codes are joined here: there are thirty methods to thousands of results.
 	const rows = await db
-		.select({ ...resultColumns, runId: testRun.id, at: sample.drawnAt, methodCode: methodVersion.code })
+		.select({
+			...resultColumns,
+			runId: testRun.id,
+			at: sample.drawnAt,
+			siteMethodId: testRun.siteMethodId
+		})
 		.from(sample)
 		.innerJoin(testRun, and(eq(testRun.siteId, sample.siteId), eq(testRun.sampleId, sample.id)))
 		.innerJoin(
 			result,
 			and(eq(result.siteId, testRun.siteId), eq(result.runId, testRun.id), eq(result.current, 1))
 		)
-		.innerJoin(
-			siteMethod,
-			and(eq(siteMethod.siteId, testRun.siteId), eq(siteMethod.id, testRun.siteMethodId))
-		)
-		.innerJoin(methodVersion, eq(methodVersion.id, siteMethod.methodVersionId))
 		.where(and(eq(sample.siteId, scope.siteId), eq(sample.waterId, waterId), gte(sample.drawnAt, since)))
 		.orderBy(sample.drawnAt);
 	return rows.map((row) => ({
 		runId: row.runId,
 		at: row.at,
-		methodCode: row.methodCode,
+		methodCode: codes.get(row.siteMethodId) ?? '',
 		result: resultOf(row)
 	}));
 }
@@ -137,6 +140,8 @@ export interface DerivedResults {
 	readonly results: TestResult[];
 	/** The method version that they were derived by, where that is not the run's own. */
 	readonly siteMethodId: string | null;
+	/** The kit checks that corrected them. */
+	readonly kitCheckIds: readonly string[];
 }
 
 /** Results of many readings at once, by the reading's id. */
@@ -145,16 +150,31 @@ export async function resultsOf(
 	scope: SiteScope,
 	readingIds: readonly string[]
 ): Promise<Map<string, DerivedResults>> {
-	const found = new Map<string, DerivedResults>();
+	const found = new Map<
+		string,
+		{ results: TestResult[]; siteMethodId: string | null; kitCheckIds: string[] }
+	>();
 	for (let i = 0; i < readingIds.length; i += 1000) {
 		const rows = await db
-			.select({ ...resultColumns, readingId: result.readingId, siteMethodId: result.siteMethodId })
+			.select({
+				...resultColumns,
+				readingId: result.readingId,
+				siteMethodId: result.siteMethodId,
+				kitCheckId: result.kitCheckId
+			})
 			.from(result)
 			.where(and(eq(result.siteId, scope.siteId), inArray(result.readingId, readingIds.slice(i, i + 1000))))
 			.orderBy(desc(result.current), desc(result.derivedAt), result.id);
 		for (const row of rows) {
-			const known = found.get(row.readingId) ?? { results: [], siteMethodId: row.siteMethodId };
-			if (!known.results.some((r) => r.parameter === row.parameter)) known.results.push(resultOf(row));
+			const known = found.get(row.readingId) ?? {
+				results: [],
+				siteMethodId: row.siteMethodId,
+				kitCheckIds: []
+			};
+			if (!known.results.some((r) => r.parameter === row.parameter)) {
+				known.results.push(resultOf(row));
+				if (row.kitCheckId !== null) known.kitCheckIds.push(row.kitCheckId);
+			}
 			found.set(row.readingId, known);
 		}
 	}
@@ -168,6 +188,8 @@ export interface NewResult {
 	readonly derivationVersion: number;
 	/** The method version it was derived by, where that is not the run's own. */
 	readonly siteMethodId: string | null;
+	/** The check of the kit that corrected it; null where none did. */
+	readonly kitCheckId: string | null;
 	readonly species: string;
 	readonly result: TestResult;
 	readonly derivedAt: Instant;

@@ -1,4 +1,4 @@
-import { and, desc, eq, exists, inArray, lt, max } from 'drizzle-orm';
+import { and, desc, eq, exists, inArray, isNotNull, lt, max } from 'drizzle-orm';
 import { alias } from 'drizzle-orm/mysql-core';
 import type { BenchEntry, Deviation } from '$lib/core/bench';
 import { methodOfStored, type Method } from '$lib/core/method';
@@ -12,6 +12,7 @@ import {
 	rawReading,
 	result,
 	sample,
+	shelfItem,
 	siteMethod,
 	testRun,
 	water
@@ -27,8 +28,11 @@ export interface LoggedReading {
 	readonly readingId: string;
 	readonly runId: string;
 	readonly sampleId: string;
-	readonly waterId: string;
+	/** Null of a standard, which is no water. */
+	readonly waterId: string | null;
+	/** The water's name, or the standard's. */
 	readonly water: string;
+	readonly standardId: string | null;
 	readonly at: Instant;
 	readonly offsetMinutes: number;
 	readonly by: string;
@@ -37,6 +41,8 @@ export interface LoggedReading {
 	/** The version that its results came from: that one, until they were derived again by a newer. */
 	readonly derivedBy: { readonly method: Method; readonly siteMethodId: string | null };
 	readonly reading: RawReading;
+	/** The kit checks that its results were corrected by. */
+	readonly kitCheckIds: readonly string[];
 	/** One for each parameter that the run told; the current ones, or the last before it was corrected. */
 	readonly results: readonly TestResult[];
 	readonly note: string;
@@ -54,6 +60,8 @@ function readings(db: Reader) {
 			sampleId: sample.id,
 			waterId: water.id,
 			water: water.name,
+			standardId: sample.standardId,
+			standard: shelfItem.name,
 			at: sample.drawnAt,
 			offsetMinutes: sample.offsetMinutes,
 			by: person.displayName,
@@ -68,7 +76,8 @@ function readings(db: Reader) {
 		.from(rawReading)
 		.innerJoin(testRun, and(eq(testRun.siteId, rawReading.siteId), eq(testRun.id, rawReading.runId)))
 		.innerJoin(sample, and(eq(sample.siteId, testRun.siteId), eq(sample.id, testRun.sampleId)))
-		.innerJoin(water, and(eq(water.siteId, sample.siteId), eq(water.id, sample.waterId)))
+		.leftJoin(water, and(eq(water.siteId, sample.siteId), eq(water.id, sample.waterId)))
+		.leftJoin(shelfItem, and(eq(shelfItem.siteId, sample.siteId), eq(shelfItem.id, sample.standardId)))
 		.innerJoin(
 			siteMethod,
 			and(eq(siteMethod.siteId, testRun.siteId), eq(siteMethod.id, testRun.siteMethodId))
@@ -82,6 +91,8 @@ function readings(db: Reader) {
 		.leftJoin(newer, and(eq(newer.siteId, rawReading.siteId), eq(newer.supersedes, rawReading.id)));
 }
 
+const NOTHING_DERIVED = { results: [], siteMethodId: null, kitCheckIds: [] } as const;
+
 type ReadingRow = Awaited<ReturnType<typeof readings>>[number];
 
 async function logged(db: Reader, scope: SiteScope, rows: readonly ReadingRow[]): Promise<LoggedReading[]> {
@@ -92,12 +103,14 @@ async function logged(db: Reader, scope: SiteScope, rows: readonly ReadingRow[])
 	);
 	const ids = new Set([...results.values()].flatMap((r) => r.siteMethodId ?? []));
 	const versions = await adoptedByIds(db, scope, [...ids]);
-	return rows.map(({ definition, form, reading, ...rest }) => {
+	return rows.map(({ definition, form, reading, standard, ...rest }) => {
 		const method = methodOfStored(definition);
-		const { results: own, siteMethodId } = results.get(rest.readingId) ?? { results: [], siteMethodId: null };
+		const { results: own, siteMethodId, kitCheckIds } = results.get(rest.readingId) ?? NOTHING_DERIVED;
 		return {
 			...rest,
+			water: rest.water ?? standard ?? '',
 			method,
+			kitCheckIds,
 			derivedBy: { siteMethodId, method: versions.get(siteMethodId ?? '')?.method ?? method },
 			// The form stands in its own column; the first readings did not repeat it inside.
 			reading: { ...reading, form: form as ReadingForm } as RawReading,
@@ -134,7 +147,7 @@ export async function readingLog(
 		.where(
 			and(
 				eq(rawReading.siteId, scope.siteId),
-				filter.waterId === null ? undefined : eq(sample.waterId, filter.waterId),
+				filter.waterId === null ? isNotNull(sample.waterId) : eq(sample.waterId, filter.waterId),
 				filter.parameter === null ? undefined : tells(filter.parameter),
 				filter.before === null ? undefined : lt(sample.drawnAt, filter.before)
 			)
@@ -213,7 +226,9 @@ export async function lastUseOf(
 export interface NewRun {
 	readonly id: string;
 	readonly sampleId: string;
-	readonly waterId: string;
+	/** Of a water or of a standard, never of both. */
+	readonly waterId: string | null;
+	readonly standardId: string | null;
 	readonly sampleKind: (typeof sample.$inferInsert)['kind'];
 	readonly siteMethodId: string;
 	readonly drawnAt: Instant;
@@ -233,9 +248,9 @@ export async function sampleById(
 	db: Reader,
 	scope: SiteScope,
 	sampleId: string
-): Promise<{ readonly waterId: string | null } | null> {
+): Promise<{ readonly waterId: string | null; readonly standardId: string | null } | null> {
 	const rows = await db
-		.select({ waterId: sample.waterId })
+		.select({ waterId: sample.waterId, standardId: sample.standardId })
 		.from(sample)
 		.where(and(eq(sample.siteId, scope.siteId), eq(sample.id, sampleId)));
 	return rows[0] ?? null;
@@ -254,6 +269,7 @@ export async function addRun(
 			id: run.sampleId,
 			kind: run.sampleKind,
 			waterId: run.waterId,
+			standardId: run.standardId,
 			drawnAt: run.drawnAt,
 			offsetMinutes: run.offsetMinutes,
 			precision: 'instant',

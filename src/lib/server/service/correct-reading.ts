@@ -1,5 +1,5 @@
 import type { CorrectReading } from '$lib/contract/test-run';
-import { derive, type TestResult } from '$lib/core/reading';
+import type { TestResult } from '$lib/core/reading';
 import { fail, ok, type Result } from '$lib/core/result';
 import type { SiteScope } from '../repository/scope.ts';
 import { setCurrentResults } from '../repository/result.ts';
@@ -8,6 +8,7 @@ import { addReading, readingById } from '../repository/test.ts';
 import type { Deps } from './deps.ts';
 import { newResults } from './new-results.ts';
 import { contentHash, once } from './once.ts';
+import { deriveByKit, partsOfRuns } from './run-kit.ts';
 
 /** Puts a new reading in the place of an old one. The old one stays, struck, with the reason; results follow. */
 export async function correctReading(
@@ -22,7 +23,9 @@ export async function correctReading(
 		if (contentHash(old.reading) === contentHash(command.reading)) return fail('unchanged', 'reading');
 		// What was derived again by a newer version stays with it.
 		const { method, siteMethodId } = old.derivedBy;
-		const derived = derive(method, command.reading);
+		const parts = (await partsOfRuns(tx, scope, [old.runId]))(old.runId);
+		const readAt = old.standardId === null ? old.at : null;
+		const derived = deriveByKit(method, command.reading, parts, readAt);
 		if (!derived.ok) return derived;
 		const now = deps.clock.now();
 		await addReading(tx, scope, {
@@ -43,9 +46,8 @@ export async function correctReading(
 				answeredAt: now
 			});
 		}
-		const { outcomes } = derived.value;
 		const of = { id: old.runId, readingId: command.id };
-		await setCurrentResults(tx, scope, old.runId, newResults(deps, of, method, outcomes, siteMethodId));
-		return ok({ readingId: command.id, results: outcomes.map((o) => o.result) });
+		await setCurrentResults(tx, scope, old.runId, newResults(deps, of, method, derived.value, siteMethodId));
+		return ok({ readingId: command.id, results: derived.value.outcomes.map((o) => o.result) });
 	});
 }

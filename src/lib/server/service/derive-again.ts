@@ -1,6 +1,6 @@
 import { isDeepStrictEqual } from 'node:util';
 import type { DeriveAgain, Move } from '$lib/contract/method';
-import { derive, type TestResult } from '$lib/core/reading';
+import type { TestResult } from '$lib/core/reading';
 import { fail, ok, type Result } from '$lib/core/result';
 import type { Reader } from '../repository/database.ts';
 import { versionsOf } from '../repository/method.ts';
@@ -10,6 +10,7 @@ import { readingsByMethod, type LoggedReading } from '../repository/test.ts';
 import type { Deps } from './deps.ts';
 import { newResults } from './new-results.ts';
 import { once } from './once.ts';
+import { deriveByKit, partsOfRuns } from './run-kit.ts';
 
 interface Planned {
 	readonly moves: readonly Move[];
@@ -31,10 +32,16 @@ async function plan(deps: Deps, db: Reader, scope: SiteScope, code: string): Pro
 		scope,
 		older.map((v) => v.siteMethodId)
 	);
+	const partsOf = await partsOfRuns(
+		db,
+		scope,
+		readings.map((r) => r.runId)
+	);
 	const moves: Move[] = [];
 	const rows: Planned['rows'][number][] = [];
 	for (const reading of readings) {
-		const derived = derive(newest.method, reading.reading);
+		const readAt = reading.standardId === null ? reading.at : null;
+		const derived = deriveByKit(newest.method, reading.reading, partsOf(reading.runId), readAt);
 		const after = derived.ok ? derived.value.outcomes.map((o) => o.result) : null;
 		if (after && same(after, reading.results)) continue;
 		moves.push({
@@ -49,7 +56,7 @@ async function plan(deps: Deps, db: Reader, scope: SiteScope, code: string): Pro
 			const of = { id: reading.runId, readingId: reading.readingId };
 			rows.push({
 				reading,
-				results: newResults(deps, of, newest.method, derived.value.outcomes, newest.siteMethodId)
+				results: newResults(deps, of, newest.method, derived.value, newest.siteMethodId)
 			});
 		}
 	}

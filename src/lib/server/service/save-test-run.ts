@@ -1,12 +1,13 @@
 import type { SaveTestRun } from '$lib/contract/test-run';
 import { progressOf, type BenchEntry } from '$lib/core/bench';
 import { stepsFor } from '$lib/core/method';
-import { derive, type TestResult } from '$lib/core/reading';
+import type { TestResult } from '$lib/core/reading';
 import { fail, ok, type Result } from '$lib/core/result';
 import { instant } from '$lib/core/time';
 import { adoptedMethod } from '../repository/method.ts';
 import type { SiteScope } from '../repository/scope.ts';
 import { setCurrentResults } from '../repository/result.ts';
+import { addRunItems, shelfItemsByIds } from '../repository/shelf.ts';
 import { addSlipAnswer } from '../repository/slip.ts';
 import { addReading, addRun, sampleById } from '../repository/test.ts';
 import { waterAt } from '../repository/water.ts';
@@ -14,6 +15,7 @@ import type { Deps } from './deps.ts';
 import { isFuture } from './future.ts';
 import { newResults } from './new-results.ts';
 import { once } from './once.ts';
+import { deriveByKit, kitParts } from './run-kit.ts';
 
 export interface SavedRun {
 	readonly runId: string;
@@ -34,20 +36,34 @@ export async function saveTestRun(
 		if (!water) return fail('unknown-item', 'waterId');
 		const adopted = await adoptedMethod(tx, scope, command.methodCode, command.methodVersion);
 		if (!adopted) return fail('unknown-item', 'methodCode');
-		const derived = derive(adopted.method, command.reading);
+		const itemIds = [...new Set(command.itemIds ?? [])];
+		const standardId = command.standardId ?? null;
+		const named = await shelfItemsByIds(tx, scope, standardId ? [...itemIds, standardId] : itemIds);
+		if (itemIds.some((id) => !named.some((i) => i.id === id))) return fail('unknown-item', 'itemIds');
+		if (standardId && named.find((i) => i.id === standardId)?.kind !== 'standard') {
+			return fail('unknown-item', 'standardId');
+		}
+		const parts = await kitParts(tx, scope, itemIds);
+		if ([...parts.values()].some((p) => p.state.retiredAt !== null)) return fail('kit-retired', 'itemIds');
+		const readAt = standardId ? null : instant(command.drawnAt);
+		const derived = deriveByKit(adopted.method, command.reading, [...parts.values()], readAt);
 		if (!derived.ok) {
 			return fail(derived.fault.code, `reading.${derived.fault.field ?? ''}`, derived.fault.details);
 		}
 
 		const known = await sampleById(tx, scope, command.sampleId);
-		if (known && known.waterId !== command.waterId) return fail('unknown-item', 'sampleId');
+		const waterId = standardId ? null : command.waterId;
+		if (known && (known.waterId !== waterId || known.standardId !== standardId)) {
+			return fail('unknown-item', 'sampleId');
+		}
 		const steps = stepsFor(adopted.method, command.reading.portion);
 		const stepLog = command.stepLog as unknown as readonly BenchEntry[];
 		const run = {
 			id: command.id,
 			sampleId: command.sampleId,
-			waterId: command.waterId,
-			sampleKind: water.kind,
+			waterId,
+			standardId,
+			sampleKind: standardId ? ('standard' as const) : water.kind,
 			siteMethodId: adopted.siteMethodId,
 			drawnAt: instant(command.drawnAt),
 			startedAt: instant(command.startedAt),
@@ -61,6 +77,7 @@ export async function saveTestRun(
 			receivedAt: now
 		};
 		await addRun(tx, scope, run, known !== null);
+		await addRunItems(tx, scope, command.id, itemIds);
 		await addReading(tx, scope, {
 			id: command.readingId,
 			runId: command.id,
@@ -74,13 +91,12 @@ export async function saveTestRun(
 			const { kind, answer } = command.slip;
 			await addSlipAnswer(tx, scope, { id: deps.newId(), runId: command.id, kind, answer, answeredAt: now });
 		}
-		const { outcomes } = derived.value;
 		await setCurrentResults(
 			tx,
 			scope,
 			command.id,
-			newResults(deps, { ...run, readingId: command.readingId }, adopted.method, outcomes, null)
+			newResults(deps, { ...run, readingId: command.readingId }, adopted.method, derived.value, null)
 		);
-		return ok({ runId: command.id, results: outcomes.map((o) => o.result) });
+		return ok({ runId: command.id, results: derived.value.outcomes.map((o) => o.result) });
 	});
 }

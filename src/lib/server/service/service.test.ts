@@ -142,6 +142,8 @@ describe('the log as a file', () => {
 		by,
 		method: ALK_SYRINGE,
 		derivedBy: { method: ALK_SYRINGE, siteMethodId: null },
+		standardId: null,
+		kitCheckIds: [],
 		sampleId: 'sample',
 		reading: { form: 'syringe', portion: 'full', readAs: 'left', fills: [], sure: true },
 		results: [

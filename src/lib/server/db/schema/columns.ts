@@ -20,3 +20,8 @@ export const document = <T>() =>
 		toDriver: (value) => JSON.stringify(value),
 		fromDriver: (value: unknown) => (typeof value === 'string' ? JSON.parse(value) : value) as T
 	});
+
+/** A picture as it is sent, at most 16 MB; what may come in is limited where it comes in. */
+export const bytes = customType<{ data: Buffer; driverData: Buffer }>({
+	dataType: () => 'mediumblob'
+});

@@ -1,12 +1,12 @@
 export { person, membership, signInSession } from './people.ts';
 export { site, water, waterVolume, waterProfile, target } from './site.ts';
-export { methodVersion, siteMethod, lot, instrument, kitCheck } from './method.ts';
+export { methodVersion, siteMethod } from './method.ts';
+export { shelfItem, shelfNote, kitCheck } from './shelf.ts';
 export {
 	sample,
 	benchSession,
 	testRun,
-	runLot,
-	runInstrument,
+	runItem,
 	rawReading,
 	result,
 	slipAnswer,

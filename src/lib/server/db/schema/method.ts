@@ -1,13 +1,4 @@
-import {
-	char,
-	foreignKey,
-	index,
-	int,
-	mysqlTable,
-	primaryKey,
-	unique,
-	varchar
-} from 'drizzle-orm/mysql-core';
+import { char, int, mysqlTable, primaryKey, unique, varchar } from 'drizzle-orm/mysql-core';
 import type { Method } from '$lib/core/method';
 import { document, instantAt, uuid } from './columns.ts';
 import { site } from './site.ts';
@@ -44,60 +35,5 @@ export const siteMethod = mysqlTable(
 	(t) => [
 		primaryKey({ columns: [t.siteId, t.id] }),
 		unique('site_method_once').on(t.siteId, t.methodVersionId)
-	]
-);
-
-/** A bought kit or reagent of one batch. */
-export const lot = mysqlTable(
-	'lot',
-	{
-		siteId: uuid('site_id').notNull(),
-		id: uuid('id').notNull(),
-		siteMethodId: uuid('site_method_id'),
-		label: varchar('label', { length: 120 }).notNull(),
-		openedAt: instantAt('opened_at'),
-		expiresAt: instantAt('expires_at'),
-		receivedAt: instantAt('received_at').notNull()
-	},
-	(t) => [
-		primaryKey({ columns: [t.siteId, t.id] }),
-		foreignKey({ name: 'lot_site', columns: [t.siteId], foreignColumns: [site.id] }),
-		foreignKey({
-			name: 'lot_method',
-			columns: [t.siteId, t.siteMethodId],
-			foreignColumns: [siteMethod.siteId, siteMethod.id]
-		})
-	]
-);
-
-export const instrument = mysqlTable(
-	'instrument',
-	{
-		siteId: uuid('site_id').notNull(),
-		id: uuid('id').notNull(),
-		label: varchar('label', { length: 120 }).notNull(),
-		receivedAt: instantAt('received_at').notNull()
-	},
-	(t) => [
-		primaryKey({ columns: [t.siteId, t.id] }),
-		foreignKey({ name: 'instrument_site', columns: [t.siteId], foreignColumns: [site.id] })
-	]
-);
-
-/** A kit's factor or offset found on a standard; results name the check they were corrected by. */
-export const kitCheck = mysqlTable(
-	'kit_check',
-	{
-		siteId: uuid('site_id').notNull(),
-		id: uuid('id').notNull(),
-		lotId: uuid('lot_id').notNull(),
-		finding: document<Record<string, unknown>>()('finding').notNull(),
-		checkedAt: instantAt('checked_at').notNull(),
-		receivedAt: instantAt('received_at').notNull()
-	},
-	(t) => [
-		primaryKey({ columns: [t.siteId, t.id] }),
-		foreignKey({ name: 'kit_check_lot', columns: [t.siteId, t.lotId], foreignColumns: [lot.siteId, lot.id] }),
-		index('kit_check_by_lot').on(t.siteId, t.lotId, t.checkedAt)
 	]
 );

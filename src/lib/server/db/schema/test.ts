@@ -16,12 +16,13 @@ import type { BenchEntry, Deviation } from '$lib/core/bench';
 import type { SlipKind } from '$lib/core/plausibility';
 import type { ParameterId, UnitId } from '$lib/core/quantity';
 import type { RawReading } from '$lib/core/reading';
-import { document, instantAt, uuid } from './columns.ts';
-import { instrument, kitCheck, lot, siteMethod } from './method.ts';
+import { bytes, document, instantAt, uuid } from './columns.ts';
+import { siteMethod } from './method.ts';
 import { membership } from './people.ts';
+import { kitCheck, shelfItem } from './shelf.ts';
 import { site, water } from './site.ts';
 
-/** What was drawn, where, when, by whom: of a water, or of a standard's lot. Insert-only. */
+/** What was drawn, where, when, by whom: of a water, or of a standard. Insert-only. */
 export const sample = mysqlTable(
 	'sample',
 	{
@@ -32,7 +33,7 @@ export const sample = mysqlTable(
 			enum: ['tank', 'source', 'new-mix', 'collected', 'standard']
 		}).notNull(),
 		waterId: uuid('water_id'),
-		standardLotId: uuid('standard_lot_id'),
+		standardId: uuid('standard_id'),
 		drawnAt: instantAt('drawn_at').notNull(),
 		offsetMinutes: smallint('offset_minutes').notNull(),
 		precision: varchar('precision', { length: 8, enum: ['instant', 'day'] }).notNull(),
@@ -50,8 +51,8 @@ export const sample = mysqlTable(
 		}),
 		foreignKey({
 			name: 'sample_standard',
-			columns: [t.siteId, t.standardLotId],
-			foreignColumns: [lot.siteId, lot.id]
+			columns: [t.siteId, t.standardId],
+			foreignColumns: [shelfItem.siteId, shelfItem.id]
 		}),
 		foreignKey({
 			name: 'sample_drawn_by',
@@ -59,7 +60,7 @@ export const sample = mysqlTable(
 			foreignColumns: [membership.siteId, membership.id]
 		}),
 		index('sample_by_water').on(t.siteId, t.waterId, t.drawnAt),
-		check('sample_of_one_thing', sql`(${t.waterId} is null) <> (${t.standardLotId} is null)`)
+		check('sample_of_one_thing', sql`(${t.waterId} is null) <> (${t.standardId} is null)`)
 	]
 );
 
@@ -126,43 +127,25 @@ export const testRun = mysqlTable(
 	]
 );
 
-/** A run may use several reagent lots and instruments. */
-export const runLot = mysqlTable(
-	'run_lot',
+/** A run may use several lots, syringes and instruments. */
+export const runItem = mysqlTable(
+	'run_item',
 	{
 		siteId: uuid('site_id').notNull(),
 		runId: uuid('run_id').notNull(),
-		lotId: uuid('lot_id').notNull()
+		itemId: uuid('item_id').notNull()
 	},
 	(t) => [
-		primaryKey({ columns: [t.siteId, t.runId, t.lotId] }),
+		primaryKey({ columns: [t.siteId, t.runId, t.itemId] }),
 		foreignKey({
-			name: 'run_lot_run',
-			columns: [t.siteId, t.runId],
-			foreignColumns: [testRun.siteId, testRun.id]
-		}),
-		foreignKey({ name: 'run_lot_lot', columns: [t.siteId, t.lotId], foreignColumns: [lot.siteId, lot.id] })
-	]
-);
-
-export const runInstrument = mysqlTable(
-	'run_instrument',
-	{
-		siteId: uuid('site_id').notNull(),
-		runId: uuid('run_id').notNull(),
-		instrumentId: uuid('instrument_id').notNull()
-	},
-	(t) => [
-		primaryKey({ columns: [t.siteId, t.runId, t.instrumentId] }),
-		foreignKey({
-			name: 'run_instrument_run',
+			name: 'run_item_run',
 			columns: [t.siteId, t.runId],
 			foreignColumns: [testRun.siteId, testRun.id]
 		}),
 		foreignKey({
-			name: 'run_instrument_instrument',
-			columns: [t.siteId, t.instrumentId],
-			foreignColumns: [instrument.siteId, instrument.id]
+			name: 'run_item_item',
+			columns: [t.siteId, t.itemId],
+			foreignColumns: [shelfItem.siteId, shelfItem.id]
 		})
 	]
 );
@@ -264,16 +247,19 @@ export const result = mysqlTable(
 	]
 );
 
-/** A photograph or a file beside a run; place and device metadata are removed before it is stored. */
+/** A photograph of a run or of a thing on the shelf; place and device metadata are removed before it is stored. */
 export const attachment = mysqlTable(
 	'attachment',
 	{
 		siteId: uuid('site_id').notNull(),
 		id: uuid('id').notNull(),
 		runId: uuid('run_id'),
+		itemId: uuid('item_id'),
 		sha256: varchar('sha256', { length: 64 }).notNull(),
 		mediaType: varchar('media_type', { length: 60 }).notNull(),
 		sizeBytes: int('size_bytes').notNull(),
+		content: bytes('content').notNull(),
+		addedBy: uuid('added_by').notNull(),
 		receivedAt: instantAt('received_at').notNull()
 	},
 	(t) => [
@@ -283,7 +269,18 @@ export const attachment = mysqlTable(
 			name: 'attachment_run',
 			columns: [t.siteId, t.runId],
 			foreignColumns: [testRun.siteId, testRun.id]
-		})
+		}),
+		foreignKey({
+			name: 'attachment_item',
+			columns: [t.siteId, t.itemId],
+			foreignColumns: [shelfItem.siteId, shelfItem.id]
+		}),
+		foreignKey({
+			name: 'attachment_added_by',
+			columns: [t.siteId, t.addedBy],
+			foreignColumns: [membership.siteId, membership.id]
+		}),
+		check('attachment_of_one_thing', sql`(${t.runId} is null) <> (${t.itemId} is null)`)
 	]
 );
 

@@ -1,0 +1,2 @@
+/** Colours as the eye tells them apart. */
+export { colourDifference } from './difference.ts';

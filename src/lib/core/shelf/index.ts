@@ -1,0 +1,31 @@
+/** What stands on the shelf: how long it will do, what it costs, whether it is to be checked. */
+export { usePerTest, type Amount, type AmountUnit, type UseHabits } from './reagent-use.ts';
+export { stockOf, type Stock, type StockEntry } from './stock.ts';
+export {
+	costPerTest,
+	goodUntil,
+	paceOf,
+	supplyOf,
+	testsLeft,
+	PACE_DAYS,
+	type Supply,
+	type TestsLeft
+} from './supply.ts';
+export {
+	checkDue,
+	CHECK_KEEPS_DAYS,
+	TRUST_SCHOOLS,
+	type CheckDue,
+	type CheckHistory,
+	type TrustSchool
+} from './check-due.ts';
+export { colourContrast, meritsOf, type KitMerits } from './compare-kits.ts';
+export { shoppingList, ORDER_AHEAD_DAYS, type KitOnShelf, type ToBuy } from './shopping.ts';
+export {
+	checkFor,
+	itemStateOf,
+	type AcceptedCheck,
+	type DatedNote,
+	type ItemNote,
+	type ItemState
+} from './item-state.ts';

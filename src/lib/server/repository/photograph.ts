@@ -1,0 +1,74 @@
+import { and, asc, eq, inArray } from 'drizzle-orm';
+import type { Instant } from '$lib/core/time';
+import { attachment } from '../db/schema/index.ts';
+import type { Reader } from './database.ts';
+import type { SiteScope } from './scope.ts';
+
+export interface Photograph {
+	readonly mediaType: string;
+	readonly content: Buffer;
+}
+
+export type PhotographOf = { readonly runId: string } | { readonly itemId: string };
+
+const whatOf = (of: PhotographOf) =>
+	'runId' in of ? eq(attachment.runId, of.runId) : eq(attachment.itemId, of.itemId);
+
+/** The ids of the photographs of a run or a thing, in the order in which they came. */
+export async function photographsOf(db: Reader, scope: SiteScope, of: PhotographOf): Promise<string[]> {
+	const rows = await db
+		.select({ id: attachment.id })
+		.from(attachment)
+		.where(and(eq(attachment.siteId, scope.siteId), whatOf(of)))
+		.orderBy(asc(attachment.receivedAt), asc(attachment.id));
+	return rows.map((r) => r.id);
+}
+
+/** The photographs of many runs. */
+export async function photographsOfRuns(
+	db: Reader,
+	scope: SiteScope,
+	runIds: readonly string[]
+): Promise<Map<string, string[]>> {
+	const found = new Map<string, string[]>();
+	if (runIds.length === 0) return found;
+	const rows = await db
+		.select({ id: attachment.id, runId: attachment.runId })
+		.from(attachment)
+		.where(and(eq(attachment.siteId, scope.siteId), inArray(attachment.runId, [...runIds])))
+		.orderBy(asc(attachment.receivedAt), asc(attachment.id));
+	for (const { id, runId } of rows) if (runId) found.set(runId, [...(found.get(runId) ?? []), id]);
+	return found;
+}
+
+export async function photographById(db: Reader, scope: SiteScope, id: string): Promise<Photograph | null> {
+	const rows = await db
+		.select({ mediaType: attachment.mediaType, content: attachment.content })
+		.from(attachment)
+		.where(and(eq(attachment.siteId, scope.siteId), eq(attachment.id, id)));
+	return rows[0] ?? null;
+}
+
+export async function addPhotograph(
+	db: Reader,
+	scope: SiteScope,
+	row: {
+		readonly id: string;
+		readonly of: PhotographOf;
+		readonly sha256: string;
+		readonly mediaType: string;
+		readonly content: Buffer;
+		readonly receivedAt: Instant;
+	}
+): Promise<void> {
+	const { of, content, ...rest } = row;
+	await db.insert(attachment).values({
+		...rest,
+		siteId: scope.siteId,
+		runId: 'runId' in of ? of.runId : null,
+		itemId: 'itemId' in of ? of.itemId : null,
+		sizeBytes: content.length,
+		content,
+		addedBy: scope.membershipId
+	});
+}

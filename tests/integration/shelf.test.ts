@@ -1,0 +1,239 @@
+import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
+import { NO_DETAILS, type AddItem } from '../../src/lib/contract/shelf.ts';
+import type { ShelfHabits } from '../../src/lib/contract/shelf-view.ts';
+import { ALK_DROPS, ALK_SYRINGE } from '../../src/lib/core/method/index.ts';
+import type { TestResult } from '../../src/lib/core/reading/index.ts';
+import { addDays } from '../../src/lib/core/time/index.ts';
+import { NOON, openWorld, testRun, type World } from '../support/site.ts';
+
+const HABITS: ShelfHabits = { trust: 'standards', unused: 'discard' };
+let world: World;
+beforeAll(() => {
+	world = openWorld(inject('databaseUrl'));
+});
+afterAll(() => world.close());
+
+type Site = Awaited<ReturnType<World['site']>>;
+
+function item(site: Site, change: Partial<AddItem>): AddItem {
+	return {
+		id: world.deps.newId(),
+		waterId: site.waterId,
+		kind: 'kit',
+		name: 'Alkalinity by syringe',
+		lotCode: 'L7',
+		methodCode: ALK_SYRINGE.code,
+		methodVersion: ALK_SYRINGE.version,
+		price: 14,
+		boughtAt: addDays(NOON, -40),
+		expiresAt: addDays(NOON, 400),
+		details: {
+			...NO_DETAILS,
+			tests: 60,
+			bottles: [
+				{ reagent: 'A', unit: 'ml', full: 10 },
+				{ reagent: 'B', unit: 'ml', full: 60 }
+			]
+		},
+		...change
+	};
+}
+async function put(site: Site, change: Partial<AddItem> = {}): Promise<string> {
+	const command = item(site, change);
+	expect(await world.services.addToShelf(site.scope, command)).toMatchObject({ ok: true });
+	return command.id;
+}
+const standard = (site: Site) =>
+	put(site, {
+		kind: 'standard',
+		name: 'Check solution, major ions',
+		methodCode: null,
+		methodVersion: null,
+		details: { ...NO_DETAILS, contents: [{ parameter: 'alkalinity', value: 8.1, u: 0.04 }] }
+	});
+async function note(site: Site, itemId: string, kind: string, details: object): Promise<void> {
+	const common = { id: world.deps.newId(), waterId: site.waterId, itemId, note: '', happenedAt: world.now };
+	const outcome = await world.services.noteItem(site.scope, { ...common, kind, details } as never);
+	expect(outcome).toMatchObject({ ok: true });
+}
+/** A test with the kit, the plunger at `left`; of the standard where one is named. */
+async function read(site: Site, itemIds: string[], left: number, standardId?: string): Promise<string> {
+	const run = testRun(world, site.waterId);
+	const fills = [{ startMl: 1, end: { lowerMl: left, upperMl: left } }];
+	const command = {
+		...run,
+		reading: { ...run.reading, fills },
+		itemIds,
+		...(standardId ? { standardId } : {})
+	};
+	expect(await world.services.saveTestRun(site.scope, command)).toMatchObject({ ok: true });
+	return run.id;
+}
+async function logged(site: Site): Promise<Map<string, readonly TestResult[]>> {
+	const { entries } = await world.services.readLog(site.scope, {
+		waterId: site.waterId,
+		what: null,
+		before: null
+	});
+	return new Map(entries.flatMap((e) => (e.type === 'reading' ? [[e.runId, e.results] as const] : [])));
+}
+const thing = async (site: Site, id: string) => {
+	const found = await world.services.readShelfThing(site.scope, site.water, HABITS, id);
+	if (!found) throw new Error('it is not on the shelf');
+	return found;
+};
+
+describe('a kit on the shelf', () => {
+	it('is opened, used up and due for a check, and says which bottle ends first', async () => {
+		const site = await world.site('shelf');
+		const kit = await put(site);
+		world.now = addDays(NOON, -8);
+		await note(site, kit, 'opened', { sameLeaflet: true });
+		world.now = NOON;
+		for (let i = 0; i < 3; i++) await read(site, [kit], 0.4);
+		const { thing: now } = await thing(site, kit);
+		expect(now).toMatchObject({ tested: 3, due: 'new', openedAt: addDays(NOON, -8) });
+		// A whole filling goes with every test, unless what is unused is put back.
+		expect(now.bottles.find((b) => b.reagent === 'B')).toMatchObject({ left: 57, perTest: 1, short: 0 });
+		expect(now.supply.testsLeft).toEqual({ tests: 57, endsFirst: 'B' });
+		expect(now.cost.full).toBeCloseTo(14 / 60, 9);
+		await note(site, kit, 'counted', { reagent: 'B', amount: 5 });
+		expect((await thing(site, kit)).thing.supply.testsLeft).toEqual({ tests: 5, endsFirst: 'B' });
+		const shelf = await world.services.readShelf(site.scope, site.water, HABITS);
+		expect(shelf.toBuy).toMatchObject([{ methodCode: 'alk-syringe', why: 'used-up' }]);
+	});
+	it('that was off is found so, corrected, and corrected no more, to the last bit', async () => {
+		const site = await world.site('check');
+		const kit = await put(site);
+		const other = await put(site, { lotCode: 'L8' });
+		const solution = await standard(site);
+		const old = await read(site, [kit], 0.4);
+		const untouched = await read(site, [other], 0.4);
+		const before = await logged(site);
+		world.now = addDays(NOON, 1);
+		const runs = [await read(site, [kit], 0.38, solution), await read(site, [kit], 0.38, solution)];
+		// Standards are no water: the log of the tank knows nothing of them.
+		expect((await logged(site)).size).toBe(2);
+
+		const finished = await world.services.finishCheck(site.scope, {
+			id: world.deps.newId(),
+			waterId: site.waterId,
+			itemId: kit,
+			parameter: 'alkalinity',
+			runIds: runs
+		});
+		if (!finished.ok) throw new Error(finished.fault.code);
+		const { checkId, finding } = finished.value;
+		expect(finding).toMatchObject({ correction: { kind: 'factor' } });
+		expect(finding.standards[0]!.mean).toBeGreaterThan(8.5);
+
+		const moves = await world.services.previewDecision(site.scope, checkId, {
+			decision: 'accept',
+			span: 'all'
+		});
+		expect(moves).toHaveLength(1);
+		expect(moves![0]).toMatchObject({ parameter: 'alkalinity' });
+		expect(await logged(site)).toEqual(before);
+
+		const decide = (decision: 'accept' | 'withdraw', span: 'all' | 'from-check' = 'all') =>
+			world.services.decideCheck(site.scope, {
+				id: world.deps.newId(),
+				waterId: site.waterId,
+				checkId,
+				decision,
+				span,
+				note: ''
+			});
+		expect(await decide('accept')).toMatchObject({ value: { moved: 1 } });
+		const after = await logged(site);
+		expect(after.get(untouched)).toEqual(before.get(untouched));
+		const value = (results: readonly TestResult[] | undefined) =>
+			results?.[0]?.kind === 'value' ? results[0].value : NaN;
+		expect(value(after.get(old)) / value(before.get(old))).toBeCloseTo(8.1 / finding.standards[0]!.mean, 9);
+		// A reading made from now on is corrected at once, and so is a corrected one.
+		world.now = addDays(NOON, 2);
+		const later = await read(site, [kit], 0.4);
+		expect(value((await logged(site)).get(later))).toBeCloseTo(value(after.get(old)), 12);
+		expect((await thing(site, kit)).checks).toMatchObject([{ id: checkId, accepted: true }]);
+
+		expect(await decide('withdraw')).toMatchObject({ value: { moved: 2 } });
+		expect((await logged(site)).get(old)).toEqual(before.get(old));
+		expect((await thing(site, kit)).checks).toMatchObject([{ accepted: false }]);
+		// From the check on: what was read before stays.
+		expect(await decide('accept', 'from-check')).toMatchObject({ value: { moved: 1 } });
+		expect((await logged(site)).get(old)).toEqual(before.get(old));
+		world.now = NOON;
+	});
+	it('with a leaky dropper is read with wider intervals, once that is asked for', async () => {
+		const site = await world.site('dropper');
+		const kit = await put(site, {
+			name: 'Alkalinity by drops',
+			methodCode: ALK_DROPS.code,
+			methodVersion: ALK_DROPS.version
+		});
+		const run = testRun(world, site.waterId);
+		await world.services.saveTestRun(site.scope, {
+			...run,
+			itemIds: [kit],
+			methodCode: ALK_DROPS.code,
+			methodVersion: ALK_DROPS.version,
+			reading: { form: 'drops', portion: 'full', least: 20, most: 20, bad: 0 }
+		} as never);
+		await note(site, kit, 'dropper', { reagent: 'B', state: 'leaky' });
+		const { pending } = await thing(site, kit);
+		expect(pending).toHaveLength(1);
+		const derived = { id: world.deps.newId(), waterId: site.waterId, itemId: kit };
+		expect(await world.services.deriveItemAgain(site.scope, derived)).toMatchObject({ value: { moved: 1 } });
+		expect((await thing(site, kit)).pending).toEqual([]);
+		await note(site, kit, 'drop-size', {
+			reagent: 'B',
+			trial: { by: 'weighing', drops: 20, massG: 0.9, uMassG: 0.01, densityGPerMl: 1 }
+		});
+		expect((await thing(site, kit)).thing.bottles[1]!.dropper).toMatchObject({
+			state: 'leaky',
+			calibrated: { dropMl: 0.045 }
+		});
+	});
+	it('is refused what does not fit', async () => {
+		const site = await world.site('refused');
+		const stranger = await world.site('stranger');
+		const kit = await put(site);
+		const theirs = await put(stranger);
+		const { services } = world;
+		const run = { ...testRun(world, site.waterId), itemIds: [theirs] };
+		expect(await services.saveTestRun(site.scope, run)).toMatchObject({ fault: { code: 'unknown-item' } });
+		expect(await services.saveTestRun(site.scope, { ...run, itemIds: [kit], standardId: kit })).toMatchObject(
+			{
+				fault: { code: 'unknown-item', field: 'standardId' }
+			}
+		);
+		expect(await services.addToShelf(site.scope, item(site, { methodCode: 'nothing' }))).toMatchObject({
+			ok: false
+		});
+		expect(await services.addToShelf(site.scope, item(site, { kind: 'standard' }))).toMatchObject({
+			ok: false
+		});
+		expect(await services.readShelfThing(site.scope, site.water, HABITS, theirs)).toBeNull();
+		const check = {
+			id: world.deps.newId(),
+			waterId: site.waterId,
+			itemId: kit,
+			parameter: 'alkalinity' as const
+		};
+		expect(await services.finishCheck(site.scope, { ...check, runIds: [world.deps.newId()] })).toMatchObject({
+			fault: { code: 'unknown-item' }
+		});
+		const common = { id: world.deps.newId(), waterId: site.waterId, note: '', happenedAt: NOON };
+		const wrong = { ...common, itemId: kit, kind: 'counted' as const, details: { reagent: 'Z', amount: 1 } };
+		expect(await services.noteItem(site.scope, wrong)).toMatchObject({ fault: { field: 'reagent' } });
+		expect(await services.noteItem(site.scope, { ...wrong, happenedAt: addDays(NOON, 2) })).toMatchObject({
+			fault: { code: 'in-the-future' }
+		});
+		await note(site, kit, 'retired', {});
+		expect(
+			await services.saveTestRun(site.scope, { ...testRun(world, site.waterId), itemIds: [kit] })
+		).toMatchObject({
+			fault: { code: 'kit-retired' }
+		});
+	});
+});
