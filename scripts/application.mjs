@@ -60,7 +60,7 @@ export async function serve({ folder = join(ROOT, 'build'), host = '127.0.0.1', 
 			HOST: host,
 			PORT: String(port),
 			ORIGIN: origin,
-			BODY_SIZE_LIMIT: '1M',
+			BODY_SIZE_LIMIT: '3M',
 			SHUTDOWN_TIMEOUT: '5',
 			...env
 		},

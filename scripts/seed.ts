@@ -1,5 +1,7 @@
 // Fills the demo world once, through the same services as the application. Prints who the demo member is.
 import { LIBRARY } from '../src/lib/demo/lobby-reef.ts';
+import type { NoteItem } from '../src/lib/contract/shelf.ts';
+import { kitOf, type DemoShelf, type DemoShelfNote } from '../src/lib/demo/shelf.ts';
 import type { SiteStory, WaterStory } from '../src/lib/demo/story.ts';
 import { demoWorld } from '../src/lib/demo/world.ts';
 import { PROFILES } from '../src/lib/core/judgement/index.ts';
@@ -55,6 +57,9 @@ function calmLog(method: Method, portion: Portion, start: Instant): BenchEntry[]
 
 interface At {
 	readonly scopes: readonly [SiteScope, SiteScope];
+	/** What stands on the site's shelf, and the ids that its things were given. */
+	readonly shelf: DemoShelf;
+	readonly itemIds: ReadonlyMap<string, string>;
 	readonly waterId: string;
 	readonly timeZone: string;
 }
@@ -103,11 +108,15 @@ async function fillEvents({ scopes, waterId, timeZone }: At, story: WaterStory):
 	for (const { at, kind, note } of story.notes) await record(at, { kind, details: {}, note });
 }
 
-async function fillReadings({ scopes, waterId, timeZone }: At, story: WaterStory): Promise<void> {
+async function fillReadings(
+	{ scopes, waterId, timeZone, shelf, itemIds }: At,
+	story: WaterStory
+): Promise<void> {
 	for (const [i, one] of story.readings.entries()) {
 		const { at, method, reading } = one;
 		moment = at;
 		const readingId = deps.newId();
+		const kit = itemIds.get(kitOf(shelf, one) ?? '');
 		must(
 			// The other member tests now and then.
 			await services.saveTestRun(scopes[i % 7 === 3 ? 1 : 0], {
@@ -115,6 +124,7 @@ async function fillReadings({ scopes, waterId, timeZone }: At, story: WaterStory
 				sampleId: deps.newId(),
 				readingId,
 				waterId,
+				...(kit ? { itemIds: [kit] } : {}),
 				methodCode: method.code,
 				methodVersion: method.version,
 				drawnAt: at,
@@ -137,6 +147,72 @@ async function fillReadings({ scopes, waterId, timeZone }: At, story: WaterStory
 				})
 			);
 		}
+	}
+}
+
+/** Things come on the shelf when they were bought; what was noted of them follows after the readings. */
+async function fillThings(scope: SiteScope, waterId: string, shelf: DemoShelf): Promise<Map<string, string>> {
+	const ids = new Map<string, string>();
+	for (const { key, method, row } of shelf.things) {
+		moment = (row.boughtAt ?? now) as Instant;
+		const id = deps.newId();
+		const read = { methodCode: method?.code ?? null, methodVersion: method?.version ?? null };
+		must(await services.addToShelf(scope, { id, waterId, ...read, ...row }));
+		ids.set(key, id);
+	}
+	return ids;
+}
+
+async function noteThing(
+	scope: SiteScope,
+	waterId: string,
+	itemId: string,
+	note: DemoShelfNote
+): Promise<void> {
+	moment = note.at;
+	const { kind, details, at: happenedAt, note: text = '' } = note;
+	const id = deps.newId();
+	must(
+		await services.noteItem(scope, { id, waterId, itemId, kind, details, happenedAt, note: text } as NoteItem)
+	);
+}
+
+async function fillChecks({ scopes, waterId, timeZone, shelf, itemIds }: At): Promise<void> {
+	const [scope] = scopes;
+	for (const { kit, standard, parameter, at, method, readings, accepted } of shelf.checks) {
+		const itemId = itemIds.get(kit)!;
+		const runIds: string[] = [];
+		for (const [i, reading] of readings.entries()) {
+			moment = addSeconds(at, 600 * i);
+			const runId = deps.newId();
+			runIds.push(runId);
+			must(
+				await services.saveTestRun(scope, {
+					id: runId,
+					sampleId: deps.newId(),
+					readingId: deps.newId(),
+					waterId,
+					standardId: itemIds.get(standard)!,
+					itemIds: [itemId],
+					methodCode: method.code,
+					methodVersion: method.version,
+					drawnAt: moment,
+					startedAt: moment,
+					finishedAt: moment,
+					offsetMinutes: offsetMinutes(moment, timeZone),
+					reading,
+					stepLog: calmLog(method, reading.portion, moment),
+					note: ''
+				})
+			);
+		}
+		moment = addSeconds(at, 2000);
+		const { checkId } = must(
+			await services.finishCheck(scope, { id: deps.newId(), waterId, itemId, parameter, runIds })
+		);
+		if (!accepted) continue;
+		const decision = { decision: 'accept', span: 'all', note: '' } as const;
+		must(await services.decideCheck(scope, { id: deps.newId(), waterId, checkId, ...decision }));
 	}
 }
 
@@ -164,6 +240,8 @@ async function fillSite(
 			startedAt: w.startedAt
 		}))
 	});
+	let itemIds: ReadonlyMap<string, string> | null = null;
+	let first: At | null = null;
 	for (const [i, water] of story.waters.entries()) {
 		const waterId = waterIds[i]!;
 		moment = now;
@@ -174,10 +252,28 @@ async function fillSite(
 				return open.scope;
 			})
 		);
-		const at: At = { scopes: [scopes[0]!, scopes[1]!], waterId, timeZone: story.timeZone };
+		const { shelf, timeZone } = story;
+		if (!itemIds) {
+			itemIds = await fillThings(scopes[0]!, waterId, shelf);
+			for (const { key, notes } of shelf.things) {
+				for (const note of notes.filter((n) => n.kind !== 'retired')) {
+					await noteThing(scopes[0]!, waterId, itemIds.get(key)!, note);
+				}
+			}
+		}
+		const at: At = { scopes: [scopes[0]!, scopes[1]!], waterId, timeZone, shelf, itemIds };
+		first ??= at;
 		await fillTargets(at, water);
 		await fillEvents(at, water);
 		await fillReadings(at, water);
+	}
+	if (first) {
+		await fillChecks(first);
+		for (const { key, notes } of story.shelf.things) {
+			for (const note of notes.filter((n) => n.kind === 'retired')) {
+				await noteThing(first.scopes[0], first.waterId, first.itemIds.get(key)!, note);
+			}
+		}
 	}
 	return Object.fromEntries(story.people.map((p, i) => [p.displayName, personIds[i]!]));
 }

@@ -1,6 +1,7 @@
 import { readdirSync } from 'node:fs';
 import { join, relative } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { NO_DETAILS, type AddItem } from '../../src/lib/contract/shelf.ts';
 import { openWorld, testRun } from '../support/site.ts';
 import { fromIso } from '../../src/lib/core/time/index.ts';
 import { startWorld, type World } from './world.ts';
@@ -11,6 +12,19 @@ let world: World;
 let cookie: string;
 let own: string;
 let foreign: { water: string; reading: string };
+let foreignItem: string;
+
+const NO_THING: Omit<AddItem, 'id' | 'waterId'> = {
+	kind: 'vial',
+	name: 'A vial of another site',
+	lotCode: '',
+	methodCode: null,
+	methodVersion: null,
+	price: null,
+	boughtAt: null,
+	expiresAt: null,
+	details: NO_DETAILS
+};
 beforeAll(async () => {
 	world = await startWorld({ clock: '2026-11-23T18:20:00Z,1' });
 	const first = await fetch(`${world.origin}/`, { headers: { accept: 'text/html' }, redirect: 'manual' });
@@ -22,6 +36,9 @@ beforeAll(async () => {
 	const run = testRun(records, other.waterId);
 	await records.services.saveTestRun(other.scope, run);
 	foreign = { water: other.waterId, reading: run.readingId };
+	const item = { ...NO_THING, id: records.deps.newId(), waterId: other.waterId };
+	await records.services.addToShelf(other.scope, item);
+	foreignItem = item.id;
 	await records.close();
 });
 afterAll(() => world.stop());
@@ -46,16 +63,24 @@ function allRoutes(): { path: string; post: boolean; page: boolean }[] {
 	return [...routes.values()];
 }
 const withIds = (path: string, water: string, reading: string) =>
-	path.replace('[water]', water).replace('[reading]', reading);
+	path
+		.replace('[water]', water)
+		.replace('[reading]', reading)
+		.replace('[item]', reading)
+		.replace('[photograph]', reading);
 
 const bodyFor = (path: string) =>
 	path.startsWith('/api')
 		? { headers: { 'content-type': 'application/json' }, body: '{}' }
 		: { headers: { 'content-type': 'application/x-www-form-urlencoded' }, body: 'kind=note&note=x' };
 
+const FORMS: Readonly<Record<string, readonly string[]>> = {
+	'/waters/[water]/log/[reading]': ['?/correct', '?/keep'],
+	'/waters/[water]/shelf/[item]': ['?/note', '?/check', '?/decide', '?/derive']
+};
+
 /** Forms of a page that has more than one. */
-const actionsOf = (path: string): readonly string[] =>
-	path === '/waters/[water]/log/[reading]' ? ['?/correct', '?/keep'] : [''];
+const actionsOf = (path: string): readonly string[] => FORMS[path] ?? [''];
 
 describe('every route', () => {
 	const routes = allRoutes().filter((r) => r.path.includes('[water]'));
@@ -71,7 +96,8 @@ describe('every route', () => {
 				[foreign.water, foreign.reading],
 				[unknown, unknown],
 				['x', 'x'],
-				...(path.includes('[reading]') ? ([[own, foreign.reading]] as [string, string][]) : [])
+				...(path.includes('[reading]') ? ([[own, foreign.reading]] as [string, string][]) : []),
+				...(path.includes('[item]') ? ([[own, foreignItem]] as [string, string][]) : [])
 			];
 			for (const [water, reading] of tries) {
 				const url = world.origin + withIds(path, water, reading);

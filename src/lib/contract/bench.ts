@@ -2,6 +2,7 @@ import type { Band } from '$lib/core/judgement';
 import type { Method } from '$lib/core/method';
 import type { SlipPriors } from '$lib/core/plausibility';
 import type { ParameterId } from '$lib/core/quantity';
+import type { KnownKit } from '$lib/core/reading';
 import type { Instant } from '$lib/core/time';
 import type { Prediction } from '$lib/core/trend';
 
@@ -34,12 +35,29 @@ export interface KnownBefore {
 	readonly uCommon: number;
 }
 
+/** A kit or instrument that stands opened on the shelf, with what is known of it for a reading taken now. */
+export interface BenchKit extends KnownKit {
+	readonly id: string;
+	readonly name: string;
+	readonly lotCode: string;
+	readonly methodCode: string;
+}
+
+/** A standard that can be tested instead of the water. */
+export interface BenchStandard {
+	readonly id: string;
+	readonly name: string;
+}
+
 export interface BenchAnswer {
 	readonly offers: readonly BenchOffer[];
 	/** The parameters that this kind of water has a band for, or was tested for; the others come after them. */
 	readonly usual: readonly ParameterId[];
 	/** How often which slip happens at this site, as far as it is known. */
 	readonly slipPriors: SlipPriors;
+	/** Newest opened first. */
+	readonly kits: readonly BenchKit[];
+	readonly standards: readonly BenchStandard[];
 	/** The last reading of each parameter that has a value, not older than a look back. */
 	readonly before: Readonly<Partial<Record<ParameterId, KnownBefore>>>;
 }

@@ -26,6 +26,7 @@ import {
 } from '$lib/core/tank';
 import { addDays, daysBetween, type Instant } from '$lib/core/time';
 import { calendar } from './calendar';
+import { displayPairs } from './shelf';
 import type { DemoNote, DemoReading, WaterStory } from './story';
 
 export const LOBBY_REEF = { name: 'Lobby reef', netVolumeL: 540, days: 548 } as const;
@@ -253,6 +254,7 @@ export function lobbyReef(now: Instant): LobbyReef {
 			source: 'harbour laboratory'
 		}
 	});
+	readings.push(...displayPairs(now, history));
 	readings.sort((a, b) => a.at - b.at);
 	const notes: DemoNote[] = [
 		{

@@ -3,6 +3,7 @@ import type { ProfileId } from '$lib/core/judgement';
 import type { Method } from '$lib/core/method';
 import type { RawReading } from '$lib/core/reading';
 import type { Instant } from '$lib/core/time';
+import type { DemoShelf } from './shelf';
 
 /** What happens besides doses and changes. */
 export interface DemoNote {
@@ -57,4 +58,5 @@ export interface SiteStory {
 		readonly role: 'keeper' | 'helper' | 'teacher';
 	}[];
 	readonly waters: readonly WaterStory[];
+	readonly shelf: DemoShelf;
 }

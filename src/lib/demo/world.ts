@@ -2,6 +2,7 @@ import type { Instant } from '$lib/core/time';
 import { lobbyReef, LIBRARY } from './lobby-reef';
 import { classroomTank, cuttingsTray, paludarium } from './living-waters';
 import { collected, mixingBarrel, quayTap } from './still-waters';
+import { libraryShelf, schoolShelf } from './shelf';
 import type { SiteStory } from './story';
 
 export const SCHOOL = { name: 'Harbour school', timeZone: LIBRARY.timeZone } as const;
@@ -48,7 +49,8 @@ export function demoWorld(now: Instant): readonly [SiteStory, SiteStory] {
 					BIGHT,
 					'One litre from the bight, after rain, from the pier.'
 				)
-			]
+			],
+			shelf: libraryShelf(now)
 		},
 		{
 			name: SCHOOL.name,
@@ -57,7 +59,8 @@ export function demoWorld(now: Instant): readonly [SiteStory, SiteStory] {
 				{ displayName: 'Teacher', role: 'teacher' },
 				{ displayName: 'Keeper', role: 'helper' }
 			],
-			waters: [cuttingsTray(now, zone), classroomTank(now, zone)]
+			waters: [cuttingsTray(now, zone), classroomTank(now, zone)],
+			shelf: schoolShelf(now)
 		}
 	];
 }

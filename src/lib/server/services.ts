@@ -1,3 +1,4 @@
+import { photographsOf } from './repository/photograph.ts';
 import { readingById } from './repository/test.ts';
 import { supplementsUsed } from './repository/event.ts';
 import { targetsOf } from './repository/water.ts';
@@ -13,11 +14,13 @@ import {
 import { compareKits, readShelf, readShelfThing } from './service/read-shelf.ts';
 import { correctReading } from './service/correct-reading.ts';
 import type { Deps } from './service/deps.ts';
+import { keepPhotograph, readPhotograph } from './service/keep-photograph.ts';
 import { keepReading } from './service/keep-reading.ts';
 import { logCsv } from './service/log-csv.ts';
 import { deriveAgain, previewDerivation } from './service/derive-again.ts';
 import { firstWater, openWater } from './service/open-water.ts';
 import { readBench } from './service/read-bench.ts';
+import { kitOfReading } from './service/run-kit.ts';
 import { readDoubt } from './service/read-doubt.ts';
 import { readLog, readRecentEvents, readWholeLog } from './service/read-log.ts';
 import { readMethod, readMethods } from './service/read-methods.ts';
@@ -64,11 +67,15 @@ export function createServices(deps: Deps) {
 		correctReading: bind(deps, correctReading),
 		keepReading: bind(deps, keepReading),
 		readDoubt: bind(deps, readDoubt),
+		kitOfReading: bind(deps, kitOfReading),
 		recordEvent: bind(deps, recordEvent),
 		setTarget: bind(deps, setTarget),
 		readShelf: bind(deps, readShelf),
 		readShelfThing: bind(deps, readShelfThing),
 		compareKits: bind(deps, compareKits),
+		keepPhotograph: bind(deps, keepPhotograph),
+		readPhotograph: bind(deps, readPhotograph),
+		photographsOf: (scope: SiteScope, runId: string) => photographsOf(deps.db, scope, { runId }),
 		addToShelf: bind(deps, addToShelf),
 		noteItem: bind(deps, noteItem),
 		finishCheck: bind(deps, finishCheck),

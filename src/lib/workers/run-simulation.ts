@@ -1,5 +1,5 @@
 import { convert } from '$lib/core/quantity';
-import { derive } from '$lib/core/reading';
+import { deriveWith } from '$lib/core/reading';
 import { freeAmmoniaShare, U_PK_AMMONIUM } from '$lib/core/seawater';
 import { Simulation, type MeasurementModel } from '$lib/core/uncertainty';
 import type { AmmoniaSetting, SimulationMessage, SimulationRequest } from './simulation.protocol';
@@ -36,7 +36,7 @@ function withFreeAmmonia(total: MeasurementModel, setting: AmmoniaSetting): Meas
 
 /** The work of the worker, step by step, so that it can be stopped between two parts and tested without one. */
 export function* runSimulation(request: SimulationRequest): Generator<SimulationMessage> {
-	const derived = derive(request.method, request.reading);
+	const derived = deriveWith(request.method, request.reading, request.kit ?? null);
 	const own = derived.ok ? derived.value.outcomes[request.which]?.model : null;
 	if (!own) {
 		yield { kind: 'nothing' };

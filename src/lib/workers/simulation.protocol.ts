@@ -1,5 +1,5 @@
 import type { Method } from '$lib/core/method';
-import type { RawReading } from '$lib/core/reading';
+import type { KnownKit, RawReading } from '$lib/core/reading';
 import type { SimulatedInterval } from '$lib/core/uncertainty';
 
 /** What is measured besides, when un-ionised ammonia is asked for. Spans are evenly likely within. */
@@ -13,6 +13,8 @@ export interface AmmoniaSetting {
 export interface SimulationRequest {
 	readonly method: Method;
 	readonly reading: RawReading;
+	/** What is known of the kit that it was made with. */
+	readonly kit?: KnownKit | null;
 	/** Which of the run's outcomes. */
 	readonly which: number;
 	readonly freeAmmonia: AmmoniaSetting | null;

@@ -13,7 +13,7 @@ const STATUS: Partial<Record<Fault['code'], number>> = {
 	'not-signed-in': 401
 };
 
-function refuse(fault: Fault, status = STATUS[fault.code] ?? 400): Response {
+export function refuse(fault: Fault, status = STATUS[fault.code] ?? 400): Response {
 	return json({ fault }, { status });
 }
 

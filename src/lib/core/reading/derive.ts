@@ -1,4 +1,4 @@
-import { sampleOf, type KitCorrection, type Method } from '../method/index.ts';
+import { sampleOf, withDropper, type Dropper, type KitCorrection, type Method } from '../method/index.ts';
 import type { ParameterId } from '../quantity/index.ts';
 import { fail, ok, type Result } from '../result/index.ts';
 import { correctedOutcome } from './corrected-outcome.ts';
@@ -88,4 +88,18 @@ export function derive(
 	}
 	const [first, ...rest] = outcomes;
 	return ok({ outcomes: [first!, ...rest] });
+}
+
+/** What is known of the very kit that a reading was made with. */
+export interface KnownKit {
+	/** By the reagent's label. */
+	readonly droppers: Readonly<Record<string, Dropper>>;
+	readonly corrections: Corrections;
+}
+
+/** The same, by a kit that is known: drops of the size that its bottle gives, corrected by its checks. */
+export function deriveWith(method: Method, reading: RawReading, kit: KnownKit | null): Result<Derivation> {
+	if (!kit) return derive(method, reading);
+	const own = Object.keys(kit.droppers).length > 0 ? withDropper(method, kit.droppers) : method;
+	return derive(own, reading, Object.keys(kit.corrections).length > 0 ? kit.corrections : undefined);
 }

@@ -32,7 +32,8 @@ export function shoppingList(kits: readonly KitOnShelf[], now: Instant): readonl
 	const list: ToBuy[] = [];
 	for (const [methodCode, all] of byMethod) {
 		const perDay = Math.max(...all.map((k) => k.supply.perDay));
-		if (!(perDay > 0)) continue;
+		// What was retired on purpose and not replaced is not wanted any more.
+		if (!(perDay > 0) || all.every((k) => k.retired)) continue;
 		const good = all.filter(
 			(k) =>
 				!k.retired && k.supply.testsLeft?.tests !== 0 && !(k.supply.goodUntil && k.supply.goodUntil <= now)

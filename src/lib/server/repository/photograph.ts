@@ -24,12 +24,12 @@ export async function photographsOf(db: Reader, scope: SiteScope, of: Photograph
 	return rows.map((r) => r.id);
 }
 
-/** The photographs of many runs. */
+/** The photographs of many runs, by the run. */
 export async function photographsOfRuns(
 	db: Reader,
 	scope: SiteScope,
 	runIds: readonly string[]
-): Promise<Map<string, string[]>> {
+): Promise<ReadonlyMap<string, readonly string[]>> {
 	const found = new Map<string, string[]>();
 	if (runIds.length === 0) return found;
 	const rows = await db

@@ -12,6 +12,7 @@ import { slipCounts } from '../repository/slip.ts';
 import { lastUseOf } from '../repository/test.ts';
 import { targetsOf, type Water } from '../repository/water.ts';
 import type { Deps } from './deps.ts';
+import { benchShelf } from './bench-shelf.ts';
 import { bandAt, ESTIMATE_LOOK_BACK_DAYS, waterEstimate, plainBand } from './water-history.ts';
 
 /** What needs a value of another test takes none that is older. */
@@ -37,13 +38,14 @@ export async function readBench(deps: Deps, scope: SiteScope, water: Water): Pro
 	const now = deps.clock.now();
 	const since = addDays(now, -ESTIMATE_LOOK_BACK_DAYS);
 	const lately = addDays(now, -LOOK_BACK_DAYS);
-	const [methods, results, events, targets, lastUse, slips] = await Promise.all([
+	const [methods, results, events, targets, lastUse, slips, shelf] = await Promise.all([
 		adoptedMethods(deps.db, scope),
 		resultsSince(deps.db, scope, water.id, since),
 		eventsSince(deps.db, scope, water.id, since),
 		targetsOf(deps.db, scope, water.id),
 		lastUseOf(deps.db, scope, water.id),
-		slipCounts(deps.db, scope)
+		slipCounts(deps.db, scope),
+		benchShelf(deps, scope)
 	]);
 	const { of: estimateOf } = waterEstimate(results, events, water.netVolumeL, now);
 	const contextOf = (parameter: ParameterId): BenchContext => {
@@ -69,6 +71,7 @@ export async function readBench(deps: Deps, scope: SiteScope, water: Water): Pro
 	return {
 		offers,
 		usual: PARAMETER_IDS.filter((p) => used.has(p) || bandAt(targets, p, now) !== null),
+		...shelf,
 		slipPriors: learnedPriors(slips.confirmed, slips.readings),
 		before: Object.fromEntries(
 			PARAMETER_IDS.flatMap((p) => {

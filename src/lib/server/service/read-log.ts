@@ -1,6 +1,7 @@
 import type { ParameterId } from '$lib/core/quantity';
 import type { Instant } from '$lib/core/time';
 import { eventLog, type LoggedEvent } from '../repository/event.ts';
+import { photographsOfRuns } from '../repository/photograph.ts';
 import type { SiteScope } from '../repository/scope.ts';
 import { readingLog, type LoggedReading } from '../repository/test.ts';
 import type { Deps } from './deps.ts';
@@ -13,7 +14,7 @@ export interface LogFilter {
 }
 
 export type LogEntry =
-	| ({ readonly type: 'reading' } & LoggedReading)
+	| ({ readonly type: 'reading'; readonly photographs: readonly string[] } & LoggedReading)
 	| ({ readonly type: 'event'; readonly at: Instant } & LoggedEvent);
 
 export interface LogPage {
@@ -23,6 +24,8 @@ export interface LogPage {
 }
 
 const PAGE = 60;
+/** A file of everything has no pictures in it. */
+const MOST_WITH_PHOTOGRAPHS = 1000;
 
 async function entriesOf(deps: Deps, scope: SiteScope, filter: LogFilter, most: number): Promise<LogEntry[]> {
 	const { waterId, what, before } = filter;
@@ -30,8 +33,13 @@ async function entriesOf(deps: Deps, scope: SiteScope, filter: LogFilter, most: 
 		what === 'events' ? [] : readingLog(deps.db, scope, { waterId, parameter: what, before, most }),
 		what === null || what === 'events' ? eventLog(deps.db, scope, { waterId, before, most }) : []
 	]);
+	const photographs = await photographsOfRuns(
+		deps.db,
+		scope,
+		readings.length > MOST_WITH_PHOTOGRAPHS ? [] : readings.map((r) => r.runId)
+	);
 	const entries: LogEntry[] = [
-		...readings.map((r) => ({ type: 'reading' as const, ...r })),
+		...readings.map((r) => ({ type: 'reading' as const, photographs: photographs.get(r.runId) ?? [], ...r })),
 		...events.map((e) => ({ type: 'event' as const, at: e.happenedAt, ...e }))
 	];
 	return entries.sort((a, b) => b.at - a.at);

@@ -1,13 +1,15 @@
 import type { KitFinding } from '$lib/core/comparison';
-import { parametersOf, withDropper, type KitCorrection, type Method } from '$lib/core/method';
+import { parametersOf, type KitCorrection, type Method } from '$lib/core/method';
 import type { ParameterId } from '$lib/core/quantity';
-import { derive, type Outcome, type RawReading } from '$lib/core/reading';
+import { deriveWith, type KnownKit, type Outcome, type RawReading } from '$lib/core/reading';
 import { ok, type Result } from '$lib/core/result';
 import { checkFor, itemStateOf, type ItemState } from '$lib/core/shelf';
 import type { Instant } from '$lib/core/time';
 import type { Reader } from '../repository/database.ts';
 import type { SiteScope } from '../repository/scope.ts';
 import { checksOf, itemsOfRuns, notesOf } from '../repository/shelf.ts';
+import type { LoggedReading } from '../repository/test.ts';
+import type { Deps } from './deps.ts';
 
 /** A thing that a test was made with, as it stands now. */
 export interface KitPart {
@@ -56,19 +58,16 @@ export interface KitDerivation {
 }
 
 /**
- * Derives a reading by the things that it was made with: drops of the size that their bottle gives, corrected by
- * the checks that were accepted for its time.
+ * What was known of the things that a reading was made with: the drops that their bottles give, and the checks that
+ * were accepted for its time.
  *
  * @param readAt null of a standard, which must show what the kit says by itself
  */
-export function deriveByKit(
+export function knownKit(
 	method: Method,
-	reading: RawReading,
 	parts: readonly KitPart[],
 	readAt: Instant | null
-): Result<KitDerivation> {
-	const droppers = Object.assign({}, ...parts.map((p) => p.state.droppers)) as ItemState['droppers'];
-	const own = Object.keys(droppers).length > 0 ? withDropper(method, droppers) : method;
+): KnownKit & Pick<KitDerivation, 'kitCheckIds'> {
 	const corrections: Partial<Record<ParameterId, KitCorrection>> = {};
 	const kitCheckIds: Partial<Record<ParameterId, string>> = {};
 	for (const { state, findings } of readAt === null ? [] : parts) {
@@ -80,6 +79,36 @@ export function deriveByKit(
 			kitCheckIds[parameter] = checkId;
 		}
 	}
-	const derived = derive(own, reading, Object.keys(corrections).length > 0 ? corrections : undefined);
-	return derived.ok ? ok({ outcomes: derived.value.outcomes, kitCheckIds }) : derived;
+	return {
+		droppers: Object.fromEntries(parts.flatMap((p) => Object.entries(p.state.droppers))),
+		corrections,
+		kitCheckIds
+	};
+}
+
+/** Derives a reading by the things that it was made with. */
+export function deriveByKit(
+	method: Method,
+	reading: RawReading,
+	parts: readonly KitPart[],
+	readAt: Instant | null
+): Result<KitDerivation> {
+	const kit = knownKit(method, parts, readAt);
+	const derived = deriveWith(method, reading, kit);
+	return derived.ok ? ok({ outcomes: derived.value.outcomes, kitCheckIds: kit.kitCheckIds }) : derived;
+}
+
+/** What is known of the kit of one stored reading, as plain data. */
+export async function kitOfReading(
+	deps: Deps,
+	scope: SiteScope,
+	{ runId, at, standardId, derivedBy }: Pick<LoggedReading, 'runId' | 'at' | 'standardId' | 'derivedBy'>
+): Promise<KnownKit> {
+	const partsOf = await partsOfRuns(deps.db, scope, [runId]);
+	const { droppers, corrections } = knownKit(
+		derivedBy.method,
+		partsOf(runId),
+		standardId === null ? at : null
+	);
+	return { droppers, corrections };
 }

@@ -133,6 +133,7 @@ describe('the history of a parameter', () => {
 describe('the log as a file', () => {
 	const reading = (note: string, by: string): LogEntry => ({
 		type: 'reading',
+		photographs: [],
 		readingId: 'reading',
 		runId: 'run',
 		waterId: 'w',

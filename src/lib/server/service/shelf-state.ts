@@ -90,6 +90,7 @@ function thingOf(
 	checks: Awaited<ReturnType<typeof checksOf>>,
 	habits: ShelfHabits,
 	levels: Levels,
+	provable: ReadonlySet<ParameterId>,
 	now: Instant
 ): ShelfThing {
 	const state = itemStateOf(notes.map((n) => n.what));
@@ -120,6 +121,7 @@ function thingOf(
 	};
 	const last = checks[0] ?? null;
 	const lastOf = (parameter: ParameterId) => checks.find((c) => c.finding.parameter === parameter) ?? null;
+	const cost = { full: costOf('full'), half: costOf('half') };
 	return {
 		...item,
 		openedAt: state.openedAt,
@@ -127,7 +129,7 @@ function thingOf(
 		bottles,
 		tested: uses.length,
 		supply: supplyOf(left, perDay, until, now),
-		cost: { full: costOf('full'), half: costOf('half') },
+		cost,
 		due:
 			item.kind === 'standard' || !method || state.retiredAt !== null
 				? null
@@ -138,7 +140,8 @@ function thingOf(
 							doubtedAt: state.doubtedAt,
 							goodUntil: until
 						},
-						habits.trust,
+						// Without a standard that holds it, nothing can be proved now and then.
+						parametersOf(method).some((p) => provable.has(p)) ? habits.trust : 'habit',
 						now
 					),
 		checked: (method ? parametersOf(method) : []).flatMap((parameter) => {
@@ -182,6 +185,9 @@ export async function shelfThings(
 		}
 		return byItem;
 	};
+	const provable = new Set(
+		items.flatMap((i) => (i.kind === 'standard' ? i.details.contents.map((c) => c.parameter) : []))
+	);
 	const [usesOf, notesBy, checksBy] = [of(uses), of(notes), of(checks)];
 	return items.map((item) =>
 		thingOf(
@@ -191,6 +197,7 @@ export async function shelfThings(
 			checksBy.get(item.id) ?? [],
 			habits,
 			usual,
+			provable,
 			now
 		)
 	);

@@ -12,11 +12,12 @@
 	import { resultInUnit } from '$lib/format/quantity';
 	import Action from '$lib/ui/shared/Action.svelte';
 	import { benchDeskOf, clockOf } from '$lib/ui/shared/context';
+	import Photographs from '$lib/ui/shared/Photographs.svelte';
 	import { draftOf, emptyReading, readingOf, type Habits } from '$lib/ui/shared/reading-draft';
 	import ChooseMethod from './ChooseMethod.svelte';
 	import CountDrops from './CountDrops.svelte';
 	import { measure } from './measure';
-	import type { StartChoice } from './MethodPanel.svelte';
+	import type { BenchAsked, StartChoice } from './MethodPanel.svelte';
 	import ReadDisplay from './ReadDisplay.svelte';
 	import ReadLine from './ReadLine.svelte';
 	import ReadSteps from './ReadSteps.svelte';
@@ -33,8 +34,10 @@
 		now: Instant;
 		/** Asks the server again, so that the next reading is held against the one just saved. */
 		onsaved: () => Promise<void>;
+		/** The shelf asks for a standard to be tested with a kit. */
+		asked: BenchAsked;
 	}
-	let { waterId, bench, units, habits, timeZone, now, onsaved }: Props = $props();
+	let { waterId, bench, units, habits, timeZone, now, onsaved, asked }: Props = $props();
 
 	const desk = benchDeskOf();
 	const clock = clockOf();
@@ -44,6 +47,7 @@
 	/** The test that was just saved, so that its sample can be tested once more. */
 	let saved = $state.raw<{
 		readonly method: Method;
+		readonly runId: string;
 		readonly sampleId: string;
 		readonly drawnAt: Instant;
 		readonly choice: StartChoice;
@@ -51,13 +55,14 @@
 	} | null>(null);
 
 	const offer = $derived(bench.offers.find((o) => o.method.code === desk.draft?.method.code) ?? null);
-	const contexts = $derived<BenchOffer['contexts']>(offer?.contexts ?? {});
+	/** A standard is held against no band and no history of the water. */
+	const contexts = $derived<BenchOffer['contexts']>(desk.draft?.standard ? {} : (offer?.contexts ?? {}));
 	const reading = $derived(
 		desk.draft?.readAt != null ? readingOf(desk.draft.method, desk.draft.portion, desk.draft.reading) : null
 	);
 	const slips = $derived({ others: bench.offers.map((o) => o.method), priors: bench.slipPriors });
 	const measurement = $derived(
-		reading && desk.method ? measure(desk.method, reading, contexts, slips) : null
+		reading && desk.method ? measure(desk.method, reading, contexts, desk.draft ?? {}, slips) : null
 	);
 	/** Changes with every screen of the test; each begins at its top. */
 	const screen = $derived(
@@ -92,6 +97,8 @@
 			keptHow: choice.keptHow,
 			earlier: repeat?.earlier ?? [],
 			note: '',
+			kit: choice.kit,
+			standard: choice.standard,
 			readAt: null
 		});
 	}
@@ -99,7 +106,9 @@
 		portion: desk.draft?.portion ?? 'full',
 		dilution: desk.draft?.reading.dilution ?? null,
 		ageH: 0,
-		keptHow: desk.draft?.keptHow ?? ''
+		keptHow: desk.draft?.keptHow ?? '',
+		kit: desk.draft?.kit ?? null,
+		standard: desk.draft?.standard ?? null
 	});
 	function startAgain(): void {
 		const { draft } = desk;
@@ -153,6 +162,8 @@
 			finishedAt: draft.readAt,
 			offsetMinutes: offsetMinutes(draft.readAt, timeZone),
 			...(draft.keptHow ? { keptHow: draft.keptHow } : {}),
+			...(draft.standard ? { standardId: draft.standard.id } : {}),
+			...(draft.kit ? { itemIds: [draft.kit.id] } : {}),
 			reading,
 			...(draft.slip ? { slip: draft.slip } : {}),
 			stepLog: draft.log,
@@ -162,6 +173,7 @@
 		if (answer.kind === 'ok') {
 			saved = {
 				method,
+				runId: draft.runId,
 				sampleId: draft.sampleId,
 				drawnAt: draft.drawnAt,
 				choice: choiceOf(),
@@ -234,9 +246,17 @@
 							{resultInUnit(result, units[result.parameter])}.
 						{/each}
 					</p>
+					{#if saved.choice.standard && saved.choice.kit}
+						<Action kind="primary" href="/waters/{waterId}/shelf/{saved.choice.kit.id}#check"
+							>Go on with the check</Action
+						>
+					{/if}
 					<Action onclick={repeatSaved}>Test the same sample again</Action>
 					<Action href="/waters/{waterId}/today">See Today</Action>
 					<Action href="/waters/{waterId}/trends">See the trend</Action>
+					<div class="basis-full">
+						<Photographs {waterId} of={{ run: saved.runId }} photographs={[]} what="this test" />
+					</div>
 				</div>
 			</div>
 		{/if}
@@ -246,6 +266,7 @@
 			{units}
 			{timeZone}
 			{now}
+			{asked}
 			onstart={(chosen, choice) => begin(chosen.method, choice, null)}
 		/>
 	{/if}

@@ -3,7 +3,8 @@
 	import { PARAMETER_IDS, PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
 	import type { Instant } from '$lib/core/time';
 	import { ago } from '$lib/format/date';
-	import MethodPanel, { type StartChoice } from './MethodPanel.svelte';
+	import { untrack } from 'svelte';
+	import MethodPanel, { type BenchAsked, type StartChoice } from './MethodPanel.svelte';
 
 	interface Props {
 		waterId: string;
@@ -11,12 +12,13 @@
 		units: Readonly<Record<ParameterId, UnitId>>;
 		timeZone: string;
 		now: Instant;
+		asked: BenchAsked;
 		onstart: (offer: BenchOffer, choice: StartChoice) => void;
 	}
-	let { waterId, bench, units, timeZone, now, onstart }: Props = $props();
+	let { waterId, bench, units, timeZone, now, asked, onstart }: Props = $props();
 
 	/** Picked by hand; until then the one used last stands ready on a wide screen. */
-	let picked = $state<string | null>(null);
+	let picked = $state<string | null>(untrack(() => asked.method));
 
 	const lastFirst = (a: BenchOffer, b: BenchOffer) => (b.lastUsedAt ?? 0) - (a.lastUsedAt ?? 0);
 	const groupsOf = (parameters: readonly ParameterId[]) =>
@@ -95,7 +97,15 @@
 					>
 				{/if}
 				{#key offer.method.code}
-					<MethodPanel {offer} {units} {timeZone} {now} onstart={(choice) => onstart(offer, choice)} />
+					<MethodPanel
+						{offer}
+						{bench}
+						{asked}
+						{units}
+						{timeZone}
+						{now}
+						onstart={(choice) => onstart(offer, choice)}
+					/>
 				{/key}
 			</div>
 		{/if}

@@ -67,7 +67,7 @@
 	}
 
 	const reading = $derived(readingOf(method, draft.portion, draft.reading));
-	const live = $derived(reading && measure(method, reading, contexts));
+	const live = $derived(reading && measure(method, reading, contexts, desk.draft ?? {}));
 	function turned(): void {
 		if (marks.least === null) fault = { code: 'no-drops' };
 		else if (!live) fault = { code: 'invalid-field', field: 'subtract', details: { reason: 'is missing' } };

@@ -1,4 +1,5 @@
 <script module lang="ts">
+	import type { BenchKit, BenchStandard } from '$lib/contract/bench';
 	import type { Portion } from '$lib/core/method';
 	import type { Dilution } from '$lib/core/reading';
 
@@ -9,11 +10,21 @@
 		/** Hours since the sample was drawn; 0 is now. */
 		readonly ageH: number;
 		readonly keptHow: string;
+		readonly kit: BenchKit | null;
+		readonly standard: BenchStandard | null;
+	}
+
+	/** What another view asks the bench for; null where it asks for nothing. */
+	export interface BenchAsked {
+		readonly method: string | null;
+		readonly kit: string | null;
+		readonly standard: string | null;
 	}
 </script>
 
 <script lang="ts">
-	import type { BenchOffer } from '$lib/contract/bench';
+	import { untrack } from 'svelte';
+	import type { BenchAnswer, BenchOffer } from '$lib/contract/bench';
 	import { portionsOf, sampleOf, stepsFor, timesOf, titrationsOf, type Hazard } from '$lib/core/method';
 	import {
 		convertSpan,
@@ -33,17 +44,30 @@
 
 	interface Props {
 		offer: BenchOffer;
+		bench: Pick<BenchAnswer, 'kits' | 'standards'>;
+		asked: Omit<BenchAsked, 'method'>;
 		units: Readonly<Record<ParameterId, UnitId>>;
 		timeZone: string;
 		now: Instant;
 		onstart: (choice: StartChoice) => void;
 	}
-	let { offer, units, timeZone, now, onstart }: Props = $props();
+	let { offer, bench, asked, units, timeZone, now, onstart }: Props = $props();
 
 	let portion = $state<Portion>('full');
 	let factor = $state('1');
 	let ageH = $state('0');
 	let keptHow = $state('');
+	const kits = $derived(bench.kits.filter((k) => k.methodCode === offer.method.code));
+	let kitId = $state(
+		untrack(() => {
+			const own = bench.kits.filter((k) => k.methodCode === offer.method.code);
+			return (own.find((k) => k.id === asked.kit) ?? own[0])?.id ?? '';
+		})
+	);
+	let standardId = $state(untrack(() => asked.standard ?? ''));
+	const standard = $derived(bench.standards.find((s) => s.id === standardId) ?? null);
+	const lotName = (k: { name: string; lotCode: string }) =>
+		k.lotCode ? `${k.name}, lot ${k.lotCode}` : k.name;
 
 	const method = $derived(offer.method);
 	const definition = $derived(PARAMETERS[method.parameter]);
@@ -96,7 +120,9 @@
 						}
 					: null,
 			ageH: Number(ageH),
-			keptHow: keptHow.trim()
+			keptHow: keptHow.trim(),
+			kit: kits.find((k) => k.id === kitId) ?? null,
+			standard
 		});
 	}
 </script>
@@ -149,9 +175,32 @@
 
 	<div class="mt-4">
 		<Action kind="primary" size="large" class="w-full" onclick={start}
-			>Start {nameWithin(method.parameter)}</Action
+			>Start {nameWithin(method.parameter)}{standard ? ' of the standard' : ''}</Action
 		>
 	</div>
+	{#if standard}
+		<p class="mt-3 font-semibold">
+			This tests {standard.name}, not the water: rinse the vial with the standard last.
+			<button type="button" class="link min-h-8" onclick={() => (standardId = '')}
+				>Test the water instead</button
+			>
+		</p>
+	{/if}
+	{#if kits.length > 1}
+		<label class="small mt-3 block">
+			<span class="block text-muted">With</span>
+			<select bind:value={kitId} class="min-h-12 w-full rounded-md border border-line-strong bg-surface">
+				{#each kits as k (k.id)}<option value={k.id}>{lotName(k)}</option>{/each}
+				<option value="">another one, not on the shelf</option>
+			</select>
+		</label>
+	{:else if kits[0]}
+		<p class="small mt-3 text-muted">
+			With {lotName(kits[0])} from the shelf{Object.keys(kits[0].corrections).length > 0
+				? ', corrected by its check'
+				: ''}.
+		</p>
+	{/if}
 
 	<details class="small mt-4" open={ageH !== '0' || factor !== '1'}>
 		<summary class="link inline-block min-h-8">An older sample, or a thinned one</summary>

@@ -2,14 +2,15 @@
 	import type { KnownBefore } from '$lib/contract/bench';
 	import { repeatWouldTell, type Band, type Verdict } from '$lib/core/judgement';
 	import { PARAMETERS, UNITS, type UnitId } from '$lib/core/quantity';
-	import { pointOf, type TestResult } from '$lib/core/reading';
+	import { pointOf, type Outcome, type TestResult } from '$lib/core/reading';
 	import { atReferenceSalinity } from '$lib/core/seawater';
+	import { correctionWords } from '$lib/format/arithmetic';
 	import { headlineOf, inUnit, resultInUnit } from '$lib/format/quantity';
 	import { boundSentence, expectationSentence, isWarning, verdictSentence } from '$lib/format/verdict';
 	import { together } from './repeats';
 
 	interface Props {
-		result: TestResult;
+		outcome: Outcome;
 		verdict: Verdict | null;
 		unit: UnitId;
 		/** More than one result came of the run: each bears its name. */
@@ -21,8 +22,11 @@
 		/** A question about a slip stands below: nothing is made of the surprise yet. */
 		quiet: boolean;
 	}
-	let { result, verdict, unit, named, band, salinity, earlier, quiet }: Props = $props();
+	let { outcome, verdict, unit, named, band, salinity, earlier, quiet }: Props = $props();
 
+	const { result } = $derived(outcome);
+	/** What the kit said before its check put it right. */
+	const checked = $derived(outcome.arithmetic.find((l) => l.kind === 'check') ?? null);
 	const head = $derived(headlineOf(result, unit));
 	const definition = $derived(PARAMETERS[result.parameter]);
 	const point = $derived(pointOf(result));
@@ -52,6 +56,13 @@
 		</p>
 	{:else if result.kind === 'bound'}
 		<p class="mt-4 max-w-[36rem] text-xl">{boundSentence(result, band, unit)}</p>
+	{/if}
+	{#if checked}
+		<p class="figures mt-3">
+			The kit reads <strong>{inUnit(result.parameter, checked.read, point?.uRandom ?? 1, unit).value}</strong
+			>; its check says
+			{correctionWords(checked.correction, result.parameter, unit)}.
+		</p>
 	{/if}
 	{#if repeats}
 		<p class="figures mt-3 max-w-[36rem]">

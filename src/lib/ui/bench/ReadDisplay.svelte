@@ -27,7 +27,7 @@
 	let fault = $state<Fault | null>(null);
 
 	const reading = $derived(readingOf(method, draft.portion, draft.reading));
-	const live = $derived(reading && measure(method, reading, contexts));
+	const live = $derived(reading && measure(method, reading, contexts, desk.draft ?? {}));
 
 	function set(value: number | 'over' | 'under'): void {
 		desk.read({ shown: value });

@@ -63,7 +63,7 @@
 		set(roundTo(Math.min(scale.to - half, between ? value + half : value - half), half));
 	}
 	const reading = $derived(readingOf(method, draft.portion, draft.reading));
-	const live = $derived(reading && measure(method, reading, contexts));
+	const live = $derived(reading && measure(method, reading, contexts, desk.draft ?? {}));
 
 	function done(): void {
 		if (!live) fault = { code: 'invalid-field', field: 'lower', details: { reason: 'is missing' } };

@@ -51,7 +51,7 @@
 		}
 	}
 	const reading = $derived(readingOf(method, draft.portion, draft.reading));
-	const live = $derived(reading && !reading2 ? measure(method, reading, contexts) : null);
+	const live = $derived(reading && !reading2 ? measure(method, reading, contexts, desk.draft ?? {}) : null);
 	/** The interval halves if the keeper can tell which step it is nearer to. */
 	const openBetween = $derived(shown?.kind === 'between' ? shown.index : null);
 	const isAbove = $derived(draft.reading.at?.kind === 'above');
@@ -63,7 +63,7 @@
 		}
 		if (!reading) fault = { code: 'invalid-field', field: 'at', details: { reason: 'is missing' } };
 		else {
-			const { fault: wrong } = measure(method, reading, contexts);
+			const { fault: wrong } = measure(method, reading, contexts, desk.draft ?? {});
 			if (wrong) fault = wrong;
 			else ondone();
 		}

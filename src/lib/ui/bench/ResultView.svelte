@@ -13,7 +13,7 @@
 	import Reckoning from '$lib/ui/shared/Reckoning.svelte';
 	import type { BenchDesk } from '$lib/ui/shared/BenchDesk.svelte';
 	import FreeAmmonia from './FreeAmmonia.svelte';
-	import type { Measurement } from './measure';
+	import { knownTo, type Measurement } from './measure';
 	import OneResult from './OneResult.svelte';
 
 	interface Props {
@@ -83,7 +83,7 @@
 		<p class="label">{method.name}, read {readingWords(method, measurement.reading)}</p>
 		{#each measurement.outcomes as { outcome, verdict } (outcome.result.parameter)}
 			<OneResult
-				result={outcome.result}
+				{outcome}
 				{verdict}
 				unit={units[outcome.result.parameter]}
 				named={measurement.outcomes.length > 1}
@@ -171,6 +171,7 @@
 			<Reckoning
 				{method}
 				reading={measurement.reading}
+				kit={knownTo(draft)}
 				{outcome}
 				{which}
 				unit={units[outcome.result.parameter]}

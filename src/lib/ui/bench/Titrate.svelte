@@ -111,7 +111,7 @@
 		const own = marksOf(marks);
 		if (!own) return null;
 		const whole = readingOf(method, draft.portion, draft.reading);
-		if (whole) return measure(method, whole, contexts);
+		if (whole) return measure(method, whole, contexts, desk.draft ?? {});
 		if (method.kind !== 'paired-titration') return null;
 		const { endPoint, dilution } = draft.reading;
 		return measure(

@@ -4,8 +4,10 @@ import { sampleOf, titrationsOf, worthAt, type Method, type Portion } from '$lib
 import { weighReading, type SlipAssessment, type SlipPriors } from '$lib/core/plausibility';
 import {
 	derive,
+	deriveWith,
 	pointOf,
 	standardUncertaintyOf,
+	type KnownKit,
 	type Outcome,
 	type RawReading,
 	type TestResult
@@ -45,14 +47,28 @@ export interface SlipKnowledge {
 	readonly priors: SlipPriors;
 }
 
+/** What the reading is made with and of; nothing where the kit is not on the shelf. */
+export interface MadeWith {
+	readonly kit?: KnownKit | null;
+	/** A standard shows what the kit says by itself. */
+	readonly standard?: { readonly id: string } | null;
+}
+
+/** What is known of the kit for this reading. */
+export function knownTo({ kit, standard }: MadeWith): KnownKit | null {
+	if (!kit) return null;
+	return standard ? { droppers: kit.droppers, corrections: {} } : kit;
+}
+
 /** Everything that follows from a reading: results, verdicts, and whether a slip would explain it better. */
 export function measure(
 	method: Method,
 	reading: RawReading,
 	contexts: BenchOffer['contexts'],
+	made: MadeWith = {},
 	slips: SlipKnowledge | null = null
 ): Measurement {
-	const derived = derive(method, reading);
+	const derived = deriveWith(method, reading, knownTo(made));
 	if (!derived.ok) return { reading, outcomes: [], fault: derived.fault, slips: null };
 	return {
 		reading,

@@ -4,7 +4,7 @@
 	import type { DoubtfulReading, SlipExplanation } from '$lib/contract/doubt';
 	import type { Method } from '$lib/core/method';
 	import { PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
-	import { derive, type RawReading, type TestResult } from '$lib/core/reading';
+	import { deriveWith, type KnownKit, type RawReading, type TestResult } from '$lib/core/reading';
 	import type { Instant } from '$lib/core/time';
 	import { correctionLabel, correctionOption } from '$lib/format/correction';
 	import { clockTime, shortDay } from '$lib/format/date';
@@ -17,6 +17,7 @@
 	import Fault from '$lib/ui/shared/Fault.svelte';
 	import Field from '$lib/ui/shared/Field.svelte';
 	import DoubtPanel from './DoubtPanel.svelte';
+	import Photographs from '$lib/ui/shared/Photographs.svelte';
 	import Reckoning from '$lib/ui/shared/Reckoning.svelte';
 
 	interface Props {
@@ -26,6 +27,7 @@
 		/** Where the reading does not fit what was expected. */
 		doubt: DoubtfulReading | null;
 		logged: {
+			readonly runId: string;
 			readonly at: Instant;
 			readonly method: Method;
 			/** What its results came from, where that is a newer version. */
@@ -34,6 +36,9 @@
 			readonly results: readonly TestResult[];
 			readonly replacedBecause: string | null;
 		};
+		/** What is known of the kit that it was made with. */
+		kit: KnownKit;
+		photographs: readonly string[];
 		units: Readonly<Record<ParameterId, UnitId>>;
 		timeZone: string;
 		now: Instant;
@@ -43,7 +48,8 @@
 			readonly text: string;
 		} | null;
 	}
-	let { id, keepId, waterId, doubt, logged, units, timeZone, now, refused }: Props = $props();
+	let { id, keepId, waterId, doubt, logged, kit, photographs, units, timeZone, now, refused }: Props =
+		$props();
 
 	const method = $derived(logged.method);
 	const before = (name: string) => refused?.entered[name];
@@ -55,16 +61,17 @@
 	const results = (all: readonly TestResult[]) =>
 		all.map((r) => resultInUnit(r, units[r.parameter])).join('; ');
 	const corrected = $derived(
-		derive(
+		deriveWith(
 			logged.derivedBy.method,
-			correctedReading(logged.reading, (name) => entered[name] ?? '')
+			correctedReading(logged.reading, (name) => entered[name] ?? ''),
+			kit
 		)
 	);
 	/** What the reading would be worth as it now stands. */
 	const would = $derived(corrected.ok ? results(corrected.value.outcomes.map((o) => o.result)) : null);
 
 	/** What stands, reckoned again from what was read. */
-	const standing = $derived(derive(logged.derivedBy.method, logged.reading));
+	const standing = $derived(deriveWith(logged.derivedBy.method, logged.reading, kit));
 	const outcomes = $derived(standing.ok ? standing.value.outcomes : []);
 
 	/** The slip that was said to be it; the fields then stand as it was meant. */
@@ -183,11 +190,16 @@
 		</form>
 	{/if}
 
+	<section class="mt-12 border-t pt-6" aria-labelledby="photographs">
+		<h2 id="photographs" class="label mb-2">Photographs</h2>
+		<Photographs {waterId} of={{ run: logged.runId }} {photographs} what="this test" />
+	</section>
 	<div id="reckoning" class="mt-12 border-t pt-6">
 		{#each outcomes as outcome, which (outcome.result.parameter)}
 			<Reckoning
 				method={logged.derivedBy.method}
 				reading={logged.reading}
+				{kit}
 				{outcome}
 				{which}
 				unit={units[outcome.result.parameter]}

@@ -13,7 +13,7 @@
 
 	interface Common {
 		readonly at: Instant;
-		readonly waterId: string;
+		readonly waterId: string | null;
 		readonly water: string;
 		readonly by: string;
 		readonly note: string;
@@ -28,6 +28,7 @@
 				readonly replacedBecause: string | null;
 				readonly replaces: string | null;
 				readonly deviations: readonly unknown[];
+				readonly photographs: readonly string[];
 		  })
 		| (Common & {
 				readonly type: 'event';
@@ -161,6 +162,20 @@
 									{#if entry.deviations.length > 0}<span class="small block"
 											>A step was not done as written.</span
 										>{/if}
+									{#if entry.photographs.length > 0}
+										<span class="mt-1 flex flex-wrap gap-2">
+											{#each entry.photographs as photograph, i (photograph)}
+												<a href="{base}/photographs/{photograph}" target="_blank" rel="noopener"
+													><img
+														src="{base}/photographs/{photograph}"
+														alt="Photograph {i + 1} of this test"
+														class="h-20 w-auto border border-line-strong"
+														loading="lazy"
+													/></a
+												>
+											{/each}
+										</span>
+									{/if}
 								{:else}
 									<span class="figures">{eventWords(entry.kind, entry.details)}</span>
 								{/if}

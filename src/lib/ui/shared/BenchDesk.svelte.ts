@@ -1,3 +1,4 @@
+import type { BenchKit, BenchStandard } from '$lib/contract/bench';
 import type { SlipAnswer } from '$lib/contract/test-run';
 import { admit, progressOf, type BenchEntry, type Progress } from '$lib/core/bench';
 import { stepsFor, type Method, type Portion, type ProtocolStep } from '$lib/core/method';
@@ -27,6 +28,10 @@ export interface BenchDraft {
 	/** What the same sample gave before, when this is a repeat. */
 	readonly earlier: readonly (readonly TestResult[])[];
 	readonly note: string;
+	/** What on the shelf it is made with, as it was when the test began. */
+	readonly kit?: BenchKit | null;
+	/** The standard that is tested instead of the water, to check the kit. */
+	readonly standard?: BenchStandard | null;
 	/** What was answered when a slip was asked about. */
 	readonly slip?: SlipAnswer | null;
 	/** When the reading was taken; from then on it is a result to look at. */

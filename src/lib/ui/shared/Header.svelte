@@ -21,6 +21,7 @@
 		{ id: 'today', name: 'Today' },
 		{ id: 'bench', name: 'Bench' },
 		{ id: 'trends', name: 'Trends' },
+		{ id: 'shelf', name: 'Shelf' },
 		{ id: 'log', name: 'Log' }
 	];
 	const severalSites = $derived(new Set(siblings.map((s) => s.site)).size > 1);

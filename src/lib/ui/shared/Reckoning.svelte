@@ -1,7 +1,7 @@
 <script lang="ts">
 	import type { Method } from '$lib/core/method';
 	import { PARAMETERS, type UnitId } from '$lib/core/quantity';
-	import type { Outcome, RawReading } from '$lib/core/reading';
+	import type { KnownKit, Outcome, RawReading } from '$lib/core/reading';
 	import { largestComponent } from '$lib/core/uncertainty';
 	import {
 		arithmeticWords,
@@ -17,12 +17,14 @@
 	interface Props {
 		method: Method;
 		reading: RawReading;
+		/** What is known of the kit that it was made with. */
+		kit: KnownKit | null;
 		outcome: Outcome;
 		which: number;
 		unit: UnitId;
 		named: boolean;
 	}
-	let { method, reading, outcome, which, unit, named }: Props = $props();
+	let { method, reading, kit, outcome, which, unit, named }: Props = $props();
 
 	const { result } = $derived(outcome);
 	const components = $derived(outcome.components);
@@ -66,7 +68,7 @@
 			<p class="small mt-2 text-muted">± covers about 95 % (k = 2). Single parts add up as squares.</p>
 			<!-- A reading that is changed, as when a slip is taken back, needs a simulation of its own. -->
 			{#key JSON.stringify(reading)}
-				<SimulationCheck request={{ method, reading, which }} {result} {unit} />
+				<SimulationCheck request={{ method, reading, kit, which }} {result} {unit} />
 			{/key}
 		</details>
 	{/if}

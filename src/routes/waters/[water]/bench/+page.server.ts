@@ -1,8 +1,12 @@
 import { error } from '@sveltejs/kit';
 import type { PageServerLoad } from './$types';
 
-export const load = (async ({ locals, params }) => {
+export const load = (async ({ locals, params, url }) => {
 	const open = await locals.openWater(params.water);
 	if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
-	return { bench: await locals.services.readBench(open.scope, open.water) };
+	const asked = (name: string) => url.searchParams.get(name);
+	return {
+		bench: await locals.services.readBench(open.scope, open.water),
+		asked: { method: asked('method'), kit: asked('kit'), standard: asked('standard') }
+	};
 }) satisfies PageServerLoad;

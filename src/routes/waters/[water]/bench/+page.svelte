@@ -14,4 +14,5 @@
 	timeZone={data.timeZone}
 	now={data.now}
 	onsaved={invalidateAll}
+	asked={data.asked}
 />

@@ -15,7 +15,8 @@ async function openReading({
 	const open = await locals.openWater(params.water);
 	const logged =
 		open && UUID.test(params.reading) ? await locals.services.readingById(open.scope, params.reading) : null;
-	if (!open || !logged || logged.waterId !== open.water.id) {
+	// A standard belongs to no water: it is found from any of the site's.
+	if (!open || !logged || (logged.standardId === null && logged.waterId !== open.water.id)) {
 		error(404, { message: 'There is no such reading.', code: 'not-found' });
 	}
 	return { open, logged };
@@ -28,7 +29,12 @@ export const load = (async (event) => {
 		id: services.newId(),
 		keepId: services.newId(),
 		logged,
-		doubt: logged.replacedBecause === null ? await services.readDoubt(open.scope, open.water, logged) : null
+		kit: await services.kitOfReading(open.scope, logged),
+		photographs: await services.photographsOf(open.scope, logged.runId),
+		doubt:
+			logged.replacedBecause === null && logged.standardId === null
+				? await services.readDoubt(open.scope, open.water, logged)
+				: null
 	};
 }) satisfies PageServerLoad;
 

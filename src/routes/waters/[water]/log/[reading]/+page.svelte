@@ -11,6 +11,8 @@
 	waterId={data.water.id}
 	doubt={data.doubt}
 	logged={data.logged}
+	kit={data.kit}
+	photographs={data.photographs}
 	units={data.preferences.units}
 	timeZone={data.timeZone}
 	now={data.now}

@@ -1,0 +1,53 @@
+import { createHash } from 'node:crypto';
+import { MOST_PHOTOGRAPH_BYTES, MOST_PHOTOGRAPHS } from '$lib/contract/photograph';
+import { fail, ok, type Result } from '$lib/core/result';
+import { addPhotograph, photographById, photographsOf, type PhotographOf } from '../repository/photograph.ts';
+import type { SiteScope } from '../repository/scope.ts';
+import { shelfItemsByIds } from '../repository/shelf.ts';
+import { readingsOfRuns } from '../repository/test.ts';
+import { plainPicture } from '../photograph/plain-picture.ts';
+import type { Deps } from './deps.ts';
+import { once } from './once.ts';
+
+export interface NewPhotograph {
+	readonly id: string;
+	readonly of: PhotographOf;
+	readonly bytes: Uint8Array;
+}
+
+/** Keeps a photograph beside a run or a thing on the shelf; it never changes what was read. */
+export async function keepPhotograph(
+	deps: Deps,
+	scope: SiteScope,
+	{ id, of, bytes }: NewPhotograph
+): Promise<Result<{ readonly photographId: string }>> {
+	if (bytes.length > MOST_PHOTOGRAPH_BYTES) {
+		return fail('too-large', 'photograph', { most: MOST_PHOTOGRAPH_BYTES / 1e6, unit: 'MB' });
+	}
+	const plain = plainPicture(bytes);
+	if (!plain) return fail('not-a-photograph', 'photograph');
+	const sha256 = createHash('sha256').update(plain.bytes).digest('hex');
+	return once(deps, scope, 'keep-photograph', { id, of, sha256 }, async (tx) => {
+		const found =
+			'runId' in of
+				? await readingsOfRuns(tx, scope, [of.runId])
+				: await shelfItemsByIds(tx, scope, [of.itemId]);
+		if (found.length === 0) return fail('unknown-item', 'of');
+		if ((await photographsOf(tx, scope, of)).length >= MOST_PHOTOGRAPHS) {
+			return fail('too-large', 'photograph', { most: MOST_PHOTOGRAPHS, unit: 'photographs' });
+		}
+		await addPhotograph(tx, scope, {
+			id,
+			of,
+			sha256,
+			mediaType: plain.type,
+			content: Buffer.from(plain.bytes),
+			receivedAt: deps.clock.now()
+		});
+		return ok({ photographId: id });
+	});
+}
+
+export async function readPhotograph(deps: Deps, scope: SiteScope, id: string) {
+	return photographById(deps.db, scope, id);
+}

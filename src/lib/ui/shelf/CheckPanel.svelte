@@ -1,0 +1,162 @@
+<script lang="ts">
+	import { enhance } from '$app/forms';
+	import type { ResultMove, ThingAnswer } from '$lib/contract/shelf-view';
+	import type { CheckSpan } from '$lib/contract/shelf';
+	import { parametersOf } from '$lib/core/method';
+	import { nameWithin, PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
+	import type { Instant } from '$lib/core/time';
+	import { clockTime, shortDay } from '$lib/format/date';
+	import { resultInUnit } from '$lib/format/quantity';
+	import {
+		correctionSentence,
+		findingSentence,
+		kitStateWords,
+		obstacleWords,
+		standardSentence
+	} from '$lib/format/shelf';
+	import Action from '$lib/ui/shared/Action.svelte';
+	import MovesTable from './MovesTable.svelte';
+
+	interface Props {
+		waterId: string;
+		found: ThingAnswer;
+		weighed: {
+			checkId: string;
+			decision: 'accept' | 'withdraw';
+			span: CheckSpan;
+			moves: readonly ResultMove[];
+		} | null;
+		id: string;
+		units: Readonly<Record<ParameterId, UnitId>>;
+		timeZone: string;
+		now: Instant;
+	}
+	let { waterId, found, weighed, id, units, timeZone, now }: Props = $props();
+
+	const { thing } = $derived(found);
+	const here = $derived(`/waters/${waterId}/shelf/${thing.id}`);
+	const tells = $derived(thing.method ? parametersOf(thing.method) : []);
+	/** Readings of standards that no check has used yet: they wait to be weighed. */
+	const open = $derived.by(() => {
+		const used = new Set(found.checks.flatMap((c) => c.runIds));
+		return found.standardsRead.filter((r) => !used.has(r.runId));
+	});
+	const openFor = (p: ParameterId) => open.filter((r) => r.results.some((x) => x.parameter === p));
+	const bench = (standardId: string) =>
+		`/waters/${waterId}/bench?kit=${thing.id}&standard=${standardId}&method=${thing.method?.code ?? ''}`;
+</script>
+
+<section id="check" aria-labelledby="check-title" class="mt-10">
+	<h2 id="check-title" class="text-2xl">Check on a standard</h2>
+	{#if thing.retiredAt === null}
+		{#if found.standards.length === 0}
+			<p class="mt-2 text-muted">
+				No standard on the shelf holds {tells.map(nameWithin).join(' or ')}.
+				<a class="link" href="/waters/{waterId}/shelf/new?kind=standard">Put one on it</a>, or
+				<a class="link" href="/waters/{waterId}/shelf/standard">make one</a>.
+			</p>
+		{:else}
+			<p class="mt-2 max-w-[44rem] text-muted">
+				Test the standard just as you test the water, twice if you can. One standard gives a factor or an
+				offset; two, below and above what you usually read, give a line.
+			</p>
+			<div class="mt-3 flex flex-wrap gap-3">
+				{#each found.standards as standard (standard.id)}
+					<Action href={bench(standard.id)}>Test {standard.name}</Action>
+				{/each}
+			</div>
+		{/if}
+	{/if}
+
+	{#each tells as parameter (parameter)}
+		{#if openFor(parameter).length > 0}
+			<form method="post" action="?/check" use:enhance class="mt-5 border-2 border-ink p-5">
+				<input type="hidden" name="id" value={id} />
+				<input type="hidden" name="parameter" value={parameter} />
+				<h3 class="text-xl">{PARAMETERS[parameter].name}: read, not weighed yet</h3>
+				<ul class="mt-2">
+					{#each openFor(parameter) as run (run.runId)}
+						{@const result = run.results.find((r) => r.parameter === parameter)}
+						<li class="border-t">
+							<label class="flex min-h-12 cursor-pointer items-center gap-3">
+								<input
+									type="checkbox"
+									name="run"
+									value={run.runId}
+									checked
+									class="h-5 w-5 accent-[var(--ink)]"
+								/>
+								<span class="figures"
+									><strong>{result ? resultInUnit(result, units[parameter]) : ''}</strong>
+									<span class="text-muted"
+										>on {run.standard}, {shortDay(run.at, timeZone, now)} {clockTime(run.at, timeZone)}</span
+									></span
+								>
+							</label>
+						</li>
+					{/each}
+				</ul>
+				<p class="mt-3"><Action kind="primary" type="submit">What do they say of the kit?</Action></p>
+			</form>
+		{/if}
+	{/each}
+
+	{#each found.checks as check (check.id)}
+		{@const { finding } = check}
+		{@const unit = units[finding.parameter]}
+		{@const asked = weighed?.checkId === check.id ? weighed : null}
+		<article class="mt-5 border-t pt-4">
+			<h3 class="text-xl {finding.state === 'far-off' ? 'text-warn' : ''}">
+				{PARAMETERS[finding.parameter].name}: {kitStateWords(finding.state)}
+				<span class="small font-normal text-muted">{shortDay(check.at, timeZone, now)}</span>
+			</h3>
+			<p class="mt-1">{findingSentence(finding, unit)}</p>
+			<ul class="small figures mt-2 text-muted">
+				{#each finding.standards as standard, i (i)}<li>
+						{standardSentence(standard, finding.parameter, unit)}
+					</li>{/each}
+				{#if finding.correction}<li class="text-ink">{correctionSentence(finding, unit)}</li>
+				{:else if finding.obstacle}<li class="font-semibold text-ink">
+						{obstacleWords(finding.obstacle)}
+					</li>{/if}
+			</ul>
+			{#if check.accepted}
+				<p class="mt-2 font-semibold">This corrects its readings.</p>
+			{/if}
+			{#if asked}
+				<div class="mt-4 border-2 border-ink p-5">
+					<h4 class="text-lg font-semibold">
+						{asked.decision === 'withdraw'
+							? 'If it no longer corrects'
+							: asked.span === 'all'
+								? 'If it corrects all that was ever read with this kit'
+								: 'If it corrects what is read from the check on'}
+					</h4>
+					<MovesTable moves={asked.moves} {units} {timeZone} {now} />
+					<p class="small mt-2 text-muted">
+						Nothing has moved yet. What was read stays as it is in any case.
+					</p>
+					<form method="post" action="?/decide" use:enhance class="mt-4 flex flex-wrap gap-3">
+						<input type="hidden" name="id" value={id} />
+						<input type="hidden" name="checkId" value={check.id} />
+						<input type="hidden" name="decision" value={asked.decision} />
+						<input type="hidden" name="span" value={asked.span} />
+						<Action kind="primary" type="submit"
+							>{asked.decision === 'accept' ? 'Correct by it' : 'Take the correction back'}</Action
+						>
+						<Action kind="quiet" href="{here}#check">Leave it as it is</Action>
+					</form>
+				</div>
+			{:else if check.accepted}
+				<p class="mt-3">
+					<Action href="{here}?weigh={check.id}&decision=withdraw#check">Take it back</Action>
+				</p>
+			{:else if finding.correction && thing.retiredAt === null}
+				<p class="mt-3 flex flex-wrap gap-3">
+					<Action href="{here}?weigh={check.id}&span=all#check">Correct all its readings by it</Action>
+					<Action href="{here}?weigh={check.id}&span=from-check#check">Only from the check on</Action>
+				</p>
+			{/if}
+		</article>
+	{/each}
+</section>

@@ -1,0 +1,123 @@
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { ElementHandle } from 'puppeteer-core';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { openPage, startWorld, type Person, type World } from './world.ts';
+
+let world: World;
+let folder: string;
+beforeAll(async () => {
+	world = await startWorld({ clock: '2026-11-23T18:20:00Z,10' });
+	folder = mkdtempSync(join(tmpdir(), 'tevrik-photographs-'));
+});
+afterAll(async () => {
+	await world.stop();
+	rmSync(folder, { recursive: true, force: true });
+});
+
+/** A test with drops up to its count; then the result is on the screen. */
+async function drops(me: Person, count: number): Promise<void> {
+	await me.press('Start ');
+	await me.toReading();
+	for (let i = 0; i < count; i++) await me.page.keyboard.press('a');
+	await me.press('Colour has turned');
+}
+const NAME = 'Alkalinity by drops, new';
+
+async function newLot(me: Person): Promise<void> {
+	await me.goto('/shelf');
+	await me.press('Put something on it');
+	await me.press('Kit or refill');
+	await me.press('Alkalinity by drops');
+	await me.sees('What is in the bottles');
+	await me.fill('input[name="name"]', NAME);
+	await me.fill('input[name="price"]', 'cheap');
+	await me.press('Put it on the shelf');
+	await me.page.waitForSelector('[role=alert], .text-warn');
+	expect(await me.page.$eval('input[name="name"]', (e) => e.value)).toBe(NAME);
+	await me.fill('input[name="price"]', '9,50');
+	await me.fill('input[name="lotCode"]', 'D-99');
+	await me.press('Put it on the shelf');
+	await me.sees('Is the leaflet in the pack the same as before?');
+	await me.press('Opened; the leaflet is the same');
+	await me.sees('What was noted');
+	await me.sees('Opened; the leaflet is the same as before');
+}
+
+describe('a new lot', () => {
+	it('is checked on a standard, corrects what is read with it, and shows both values', async () => {
+		const me = await openPage(world);
+		await newLot(me);
+		const page = me.page.url();
+		await me.sees('9.50');
+		await me.sees('not checked on a standard yet');
+
+		// The standard is tested as the water is: 23 drops where 20 would be right.
+		await me.press('Test Check solution, major ions');
+		await me.sees('This tests Check solution, major ions, not the water');
+		await drops(me, 23);
+		await me.sees('No band is set');
+		await me.press('Save the result');
+		await me.press('Go on with the check');
+		await me.sees('read, not weighed yet');
+		await me.press('What do they say of the kit?');
+		await me.sees(/Alkalinity: (far )?off|Alkalinity: in order/);
+		await me.sees('the standard holds 8.10 ± 0.08 dKH');
+		await me.press('Correct all its readings by it');
+		await me.sees('0 results move');
+		await me.press('Correct by it');
+		await me.sees('This corrects its readings.');
+
+		await me.goto('/bench');
+		await me.choose('alk-drops');
+		await me.sees('corrected by its check');
+		await drops(me, 23);
+		await me.sees(/The kit reads 9\.\d+; its check says × 0\.\d+/);
+		await me.sees('Corrected by the kit’s check');
+		await me.press('Save the result');
+		await me.sees('Saved. Alkalinity 8.');
+
+		// A photograph of the vial, with nonsense before it.
+		const nonsense = join(folder, 'vial.jpg');
+		writeFileSync(nonsense, 'this is no picture');
+		const field = (await me.page.waitForSelector('input[type=file]')) as ElementHandle<HTMLInputElement>;
+		await field.uploadFile(nonsense);
+		await me.sees('This file is no JPEG, PNG or WebP picture');
+		const picture = join(folder, 'vial.png');
+		const png = await me.page.screenshot({ type: 'png' });
+		writeFileSync(picture, png);
+		await field.uploadFile(picture);
+		await me.page.waitForSelector('img[alt^="Photograph"]');
+		await me.goto('/log');
+		const shown = await me.page.waitForSelector('img[alt="Photograph 1 of this test"]');
+		await me.page.waitForFunction((e) => (e as HTMLImageElement).naturalWidth > 100, {}, shown!);
+
+		// Taken back, the results come back; a leaky dropper shows what it would do before it does it.
+		await me.page.goto(page, { waitUntil: 'networkidle0' });
+		await me.press('Take it back');
+		await me.sees('1 result moves');
+		await me.press('Take the correction back');
+		await me.sees('Correction of alkalinity taken back');
+		await me.press('Note how a dropper behaves');
+		await me.page.select('select[name="state"]', 'leaky');
+		await me.press('Note the dropper');
+		await me.sees('What is now known of it moves past results');
+		await me.press('Derive them again');
+		await me.sees('leaks or spits');
+		expect(me.complaints).toEqual([]);
+		await me.close();
+	});
+	it('tells of the kit that was off, with every verdict that changed', async () => {
+		const me = await openPage(world);
+		await me.goto('/shelf');
+		await me.press('Retired: 1');
+		await me.press('Alkalinity by display');
+		await me.sees('Alkalinity: far off');
+		await me.sees('This corrects its readings.');
+		await me.press('Take it back');
+		await me.sees(/\d+ are judged otherwise than before/);
+		await me.sees('inside → ');
+		await me.close();
+	});
+});
