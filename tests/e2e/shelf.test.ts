@@ -91,7 +91,7 @@ describe('a new lot', () => {
 		await me.page.waitForSelector('img[alt^="Photograph"]');
 		await me.goto('/log');
 		const shown = await me.page.waitForSelector('img[alt="Photograph 1 of this test"]');
-		await me.page.waitForFunction((e) => (e as HTMLImageElement).naturalWidth > 100, {}, shown!);
+		await me.page.waitForFunction((e) => e.naturalWidth > 100, {}, shown!);
 
 		// Taken back, the results come back; a leaky dropper shows what it would do before it does it.
 		await me.page.goto(page, { waitUntil: 'networkidle0' });

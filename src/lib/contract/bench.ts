@@ -1,3 +1,4 @@
+import type { ShelfDetails } from './shelf';
 import type { Band } from '$lib/core/judgement';
 import type { Method } from '$lib/core/method';
 import type { SlipPriors } from '$lib/core/plausibility';
@@ -47,6 +48,7 @@ export interface BenchKit extends KnownKit {
 export interface BenchStandard {
 	readonly id: string;
 	readonly name: string;
+	readonly contents: ShelfDetails['contents'];
 }
 
 export interface BenchAnswer {

@@ -1,8 +1,7 @@
 import { PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
 import { BETWEEN_SCHOOLS, END_POINTS, type EndPoint, type StepReading } from '$lib/core/reading';
 
-import { TRUST_SCHOOLS } from '$lib/core/shelf';
-import { UNUSED_SCHOOLS, type ShelfHabits } from './shelf-view';
+import { TRUST_SCHOOLS, UNUSED_SCHOOLS, type ShelfHabits } from './shelf-view';
 
 export const THEMES = ['system', 'light', 'dark'] as const;
 export type Theme = (typeof THEMES)[number];

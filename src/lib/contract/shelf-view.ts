@@ -7,6 +7,8 @@ import type { AmountUnit, CheckDue, DatedNote, KitMerits, Supply, ToBuy, TrustSc
 import type { Instant } from '$lib/core/time';
 import type { ShelfDetails, ShelfKind } from './shelf';
 
+export const TRUST_SCHOOLS: readonly TrustSchool[] = ['standards', 'habit'];
+
 /** Whether unused titrant goes back into its bottle; what touched a reagent may spoil it. */
 export const UNUSED_SCHOOLS = ['discard', 'put-back'] as const;
 export type UnusedSchool = (typeof UNUSED_SCHOOLS)[number];

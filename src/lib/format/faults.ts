@@ -34,6 +34,20 @@ const TEXTS: Readonly<Record<FaultCode, Words>> = {
 	'weaker-than-wanted': (d) => `The stock holds ${d.stock}; ${d.wanted} cannot be made from it.`,
 	'not-a-photograph': () => 'This file is no JPEG, PNG or WebP picture. Take or choose a photograph.',
 	'no-finding': () => 'This check found nothing to correct by. Repeat it.',
+	'device-not-there': () =>
+		'No device answers. Is it switched on and near? You can type what it shows instead.',
+	'device-lost': () =>
+		'The connection was lost. Nothing was taken from it. Connect again and set the zero again, or type what it shows.',
+	'device-nonsense': () =>
+		'What the device sent makes no sense, so it was not taken. Read again; if it stays so, type what it shows.',
+	'device-blank-first': () => 'Its zero comes first: put the plain sample in and set it, then read.',
+	'device-blank-old': () =>
+		'Its zero is older than ten minutes and has drifted. Set it again with the plain sample.',
+	'device-warming': (d) =>
+		`Its lamp is still warming up. Wait ${d.seconds} seconds more, or its zero will drift.`,
+	'device-dirty': () =>
+		'Too little light comes through the plain sample. Wipe the cuvette, get rid of bubbles, and set the zero again.',
+	'device-over': () => 'It shows more than its range. Thin the sample, and test again.',
 	'kit-retired': () => 'This kit was retired. Take it back into use first, or choose another lot.',
 	'no-such-step': () =>
 		'There is no such place on this scale. Choose one of its steps, or between two of them.',

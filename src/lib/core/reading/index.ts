@@ -41,3 +41,4 @@ export {
 } from './test-result.ts';
 export { faultOnScale } from './check-number.ts';
 export { marksAround } from './marks-around.ts';
+export { printedTables, type PrintedTable, type TableEntry } from './printed-table.ts';

@@ -1,8 +1,7 @@
 import { addDays, type Instant } from '../time/index.ts';
 
 /** Prove a kit by standards now and then, or trust it until something is odd. */
-export const TRUST_SCHOOLS = ['standards', 'habit'] as const;
-export type TrustSchool = (typeof TRUST_SCHOOLS)[number];
+export type TrustSchool = 'standards' | 'habit';
 
 /** A check is worth so long; an open kit changes slowly (husbandry convention). */
 export const CHECK_KEEPS_DAYS = 120;

@@ -14,7 +14,6 @@ export {
 export {
 	checkDue,
 	CHECK_KEEPS_DAYS,
-	TRUST_SCHOOLS,
 	type CheckDue,
 	type CheckHistory,
 	type TrustSchool

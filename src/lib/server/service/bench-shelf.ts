@@ -37,6 +37,6 @@ export async function benchShelf(
 		kits: kits.sort((a, b) => b.openedAt - a.openedAt).map(({ openedAt: _, ...kit }) => kit),
 		standards: items
 			.filter((i) => i.kind === 'standard' && parts.get(i.id)?.state.retiredAt === null)
-			.map(({ id, name }) => ({ id, name }))
+			.map(({ id, name, details }) => ({ id, name, contents: details.contents }))
 	};
 }

@@ -4,7 +4,7 @@
 	import { idMaker } from '$lib/client/ids';
 	import type { BenchAnswer, BenchOffer } from '$lib/contract/bench';
 	import { titrationsOf, type Method } from '$lib/core/method';
-	import { PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
+	import { convert, PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
 	import type { SlipCandidate } from '$lib/core/plausibility';
 	import { formOf, type TestResult } from '$lib/core/reading';
 	import { addSeconds, offsetMinutes, type Instant } from '$lib/core/time';
@@ -16,6 +16,7 @@
 	import { draftOf, emptyReading, readingOf, type Habits } from '$lib/ui/shared/reading-draft';
 	import ChooseMethod from './ChooseMethod.svelte';
 	import CountDrops from './CountDrops.svelte';
+	import { DeviceDesk, deviceOf } from './DeviceDesk.svelte';
 	import { measure } from './measure';
 	import type { BenchAsked, StartChoice } from './MethodPanel.svelte';
 	import ReadDisplay from './ReadDisplay.svelte';
@@ -64,6 +65,30 @@
 	const measurement = $derived(
 		reading && desk.method ? measure(desk.method, reading, contexts, desk.draft ?? {}, slips) : null
 	);
+	/** The device that this test is read with, connected anew with every test. */
+	const device = $derived.by(() => {
+		const method = desk.method;
+		const { runId } = desk.draft ?? {};
+		const kind = method && deviceOf(method);
+		if (!kind || !runId || method.kind !== 'display') return null;
+		return untrack(() => {
+			const standard = bench.standards.find((s) => s.id === desk.draft?.standard?.id);
+			const level = () =>
+				standard?.contents.find((c) => c.parameter === method.parameter)?.value ??
+				offer?.contexts[method.parameter]?.expected?.value ??
+				offer?.contexts[method.parameter]?.band?.aim ??
+				null;
+			const canonical = PARAMETERS[method.parameter].canonicalUnit;
+			const known = level();
+			const holds = known === null ? method.range.high / 4 : convert(known, canonical, method.unit);
+			return new DeviceDesk(kind, method, {
+				clock,
+				seed: Math.floor((desk.draft?.startedAt ?? 0) / 1000) % 2 ** 31,
+				holds: () => holds,
+				temperatureC: () => bench.before.temperature?.value ?? 25
+			});
+		});
+	});
 	/** Changes with every screen of the test; each begins at its top. */
 	const screen = $derived(
 		`${desk.draft?.runId ?? ''}/${desk.progress?.stepIndex ?? ''}/${desk.draft?.readAt != null}/${saved !== null}`
@@ -229,12 +254,12 @@
 		{#if form === 'step'}
 			<ReadSteps {desk} {contexts} {units} ondone={done} ongiveup={giveUp} />
 		{:else if form === 'display'}
-			<ReadDisplay {desk} {contexts} {units} ondone={done} ongiveup={giveUp} />
+			<ReadDisplay {desk} {device} {contexts} {units} ondone={done} ongiveup={giveUp} />
 		{:else}
 			<ReadLine {desk} {contexts} {units} ondone={done} ongiveup={giveUp} />
 		{/if}
 	{:else if desk.draft && desk.progress?.step}
-		<RunStep {desk} ongiveup={giveUp} />
+		<RunStep {desk} {device} ongiveup={giveUp} />
 	{:else}
 		{#if saved}
 			<div role="status" class="border-b bg-paper">

@@ -66,8 +66,14 @@
 	);
 	let standardId = $state(untrack(() => asked.standard ?? ''));
 	const standard = $derived(bench.standards.find((s) => s.id === standardId) ?? null);
-	const lotName = (k: { name: string; lotCode: string }) =>
-		k.lotCode ? `${k.name}, lot ${k.lotCode}` : k.name;
+	const lotName = (k: BenchKit) =>
+		[
+			k.name,
+			k.lotCode ? `lot ${k.lotCode}` : '',
+			Object.keys(k.corrections).length > 0 ? 'corrected by its check' : ''
+		]
+			.filter(Boolean)
+			.join(', ');
 
 	const method = $derived(offer.method);
 	const definition = $derived(PARAMETERS[method.parameter]);
@@ -196,9 +202,7 @@
 		</label>
 	{:else if kits[0]}
 		<p class="small mt-3 text-muted">
-			With {lotName(kits[0])} from the shelf{Object.keys(kits[0].corrections).length > 0
-				? ', corrected by its check'
-				: ''}.
+			With {lotName(kits[0])}, from the shelf.
 		</p>
 	{/if}
 

@@ -6,6 +6,8 @@
 	import { plain } from '$lib/format/number';
 	import type { BenchDesk } from '$lib/ui/shared/BenchDesk.svelte';
 	import { readingOf } from '$lib/ui/shared/reading-draft';
+	import type { DeviceDesk } from './DeviceDesk.svelte';
+	import DevicePanel from './DevicePanel.svelte';
 	import LiveResult from './LiveResult.svelte';
 	import { measure } from './measure';
 	import NumberField from './NumberField.svelte';
@@ -14,12 +16,13 @@
 
 	interface Props {
 		desk: BenchDesk;
+		device: DeviceDesk | null;
 		contexts: BenchOffer['contexts'];
 		units: Readonly<Record<ParameterId, UnitId>>;
 		ondone: () => void;
 		ongiveup: () => void;
 	}
-	let { desk, contexts, units, ondone, ongiveup }: Props = $props();
+	let { desk, device, contexts, units, ondone, ongiveup }: Props = $props();
 
 	const method = $derived(desk.method as DisplayMethod);
 	const draft = $derived(desk.draft!);
@@ -64,6 +67,17 @@
 	{ongiveup}
 >
 	{#snippet controls()}
+		{#if device}
+			<DevicePanel
+				{desk}
+				{device}
+				at="read"
+				onread={({ shown: seen, temperatureC: beside }) => {
+					set(seen);
+					if (beside !== null && method.withTemperature) desk.read({ temperatureC: beside });
+				}}
+			/>
+		{/if}
 		<div class="mt-4 flex flex-wrap gap-3">
 			<button
 				type="button"

@@ -10,9 +10,12 @@
 	import { plain } from '$lib/format/number';
 	import Action from '$lib/ui/shared/Action.svelte';
 	import type { BenchDesk } from '$lib/ui/shared/BenchDesk.svelte';
+	import type { DeviceDesk } from './DeviceDesk.svelte';
+	import DevicePanel from './DevicePanel.svelte';
 	import Swatch from './Swatch.svelte';
 
-	let { desk, ongiveup }: { desk: BenchDesk; ongiveup: () => void } = $props();
+	let { desk, device, ongiveup }: { desk: BenchDesk; device: DeviceDesk | null; ongiveup: () => void } =
+		$props();
 
 	const progress = $derived(desk.progress!);
 	const step = $derived(progress.step!);
@@ -119,6 +122,9 @@
 				<Action kind="quiet" size="large" onclick={() => note('step-left')}>Go on as it is</Action>
 			{/if}
 		</div>
+		{#if device && action.kind === 'blank'}
+			<DevicePanel {desk} {device} at="blank" onzero={() => note('step-done')} />
+		{/if}
 		{#if fault}<p role="alert" class="mt-3 font-semibold text-warn">{faultText(fault)}</p>{/if}
 
 		<details class="mt-8 max-w-[38rem]">

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import type { Preferences } from '$lib/contract/preferences';
+	import { TRUST_SCHOOLS, UNUSED_SCHOOLS } from '$lib/contract/shelf-view';
 	import { PARAMETER_IDS, PARAMETERS, UNITS } from '$lib/core/quantity';
 	import { BETWEEN_SCHOOLS, END_POINTS, type EndPoint, type StepReading } from '$lib/core/reading';
 	import { END_POINT_NAMES } from '$lib/format/reading';
@@ -24,12 +25,30 @@
 		'nearer-step': 'The nearer step is shown; the interval stays the one that was seen.',
 		interval: 'Only from where to where. Lines and verdicts still use all of it.'
 	};
+	const TRUST_NAMES: Readonly<Record<Preferences['trust'], string>> = {
+		standards: 'prove it by standards',
+		habit: 'trust it until something is odd'
+	};
+	const TRUST_DOES: Readonly<Record<Preferences['trust'], string>> = {
+		standards: 'A check is due when a kit is newly opened, every four months, past its date, or in doubt.',
+		habit: 'Only a passed date or a doubt asks for a check. A kit that drifts is then found late, or never.'
+	};
+	const UNUSED_NAMES: Readonly<Record<Preferences['unused'], string>> = {
+		discard: 'is thrown away',
+		'put-back': 'goes back into its bottle'
+	};
+	const UNUSED_DOES: Readonly<Record<Preferences['unused'], string>> = {
+		discard:
+			'A whole filling is counted off the bottle with every test. What touched anything stays out of the bottle.',
+		'put-back':
+			'Only what was used is counted off. A trace of water or of another reagent may spoil the bottle: use a syringe that touches nothing else, and never put back what touched the sample.'
+	};
 	const choosable = PARAMETER_IDS.filter((p) => PARAMETERS[p].units.length > 1);
 </script>
 
 {#snippet school<K extends string>(
 	legend: string,
-	name: 'endPoint' | 'between',
+	name: 'endPoint' | 'between' | 'trust' | 'unused',
 	options: readonly K[],
 	names: Readonly<Record<K, string>>,
 	does: Readonly<Record<K, string>>
@@ -62,6 +81,14 @@
 		<input type="hidden" name="back" value={path} />
 		{@render school('I stop a titration at', 'endPoint', END_POINTS, END_POINT_NAMES, END_POINT_DOES)}
 		{@render school('A colour between two steps', 'between', BETWEEN_SCHOOLS, BETWEEN_NAMES, BETWEEN_DOES)}
+		{@render school('A kit on the shelf: I', 'trust', TRUST_SCHOOLS, TRUST_NAMES, TRUST_DOES)}
+		{@render school(
+			'Titrant that is left in the syringe',
+			'unused',
+			UNUSED_SCHOOLS,
+			UNUSED_NAMES,
+			UNUSED_DOES
+		)}
 		<fieldset>
 			<legend class="text-xl font-semibold">Units</legend>
 			<div class="mt-3 grid gap-4 sm:grid-cols-2">

@@ -68,6 +68,7 @@
 	<div class="mt-4 flex flex-wrap gap-3">
 		<Action kind="primary" href="{base}/new?from={method.code}">Duplicate and adapt</Action>
 		{#if own}<Action href="{base}/new?revise={method.code}">Change it (next version)</Action>{/if}
+		<Action href="{base}/{method.code}/card">Card to print</Action>
 		<Action href="{base}/{method.code}/file" download>Save as a file</Action>
 	</div>
 

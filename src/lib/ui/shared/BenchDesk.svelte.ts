@@ -75,6 +75,11 @@ export class BenchDesk {
 		return { label: PARAMETERS[this.method.parameter].name, leftMs, over: leftMs <= 0, dueAt: timer.dueAt };
 	});
 
+	/** The time of the last tick. */
+	get now(): number {
+		return this.#now;
+	}
+
 	async open(waterId: string): Promise<void> {
 		if (this.#waterId === waterId) return;
 		this.#waterId = waterId;

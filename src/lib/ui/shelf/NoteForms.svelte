@@ -2,7 +2,7 @@
 	import type { Snippet } from 'svelte';
 	import { enhance } from '$app/forms';
 	import type { ShelfThing, UnusedSchool } from '$lib/contract/shelf-view';
-	import { DROPPER_STATES } from '$lib/core/method';
+	import { DROPPER_STATES, titrantReagentOf } from '$lib/core/method';
 	import { DROPPER_NAMES } from '$lib/format/shelf';
 	import Action from '$lib/ui/shared/Action.svelte';
 	import Choice from '$lib/ui/shared/Choice.svelte';
@@ -11,6 +11,10 @@
 	let { thing, id, unused }: { thing: ShelfThing; id: string; unused: UnusedSchool } = $props();
 
 	const reagents = $derived(thing.bottles.map((b) => ({ value: b.reagent, name: b.reagent })));
+	/** The bottle whose drops make the result. */
+	const titrant = $derived(
+		(thing.method && titrantReagentOf(thing.method)) ?? thing.bottles[0]?.reagent ?? ''
+	);
 	let trial = $state('weighing');
 </script>
 
@@ -36,7 +40,7 @@
 	/>
 {/snippet}
 {#snippet dropper()}
-	<Choice name="reagent" label="Bottle" items={reagents} />
+	<Choice name="reagent" label="Bottle" items={reagents} value={titrant} />
 	<Choice
 		name="state"
 		label="Its drops"
@@ -48,7 +52,7 @@
 	</p>
 {/snippet}
 {#snippet dropSize()}
-	<Choice name="reagent" label="Bottle" items={reagents} />
+	<Choice name="reagent" label="Bottle" items={reagents} value={titrant} />
 	<Choice
 		name="by"
 		label="How"
@@ -81,7 +85,7 @@
 	{/if}
 {/snippet}
 {#snippet putBack()}
-	<Choice name="reagent" label="Bottle" items={reagents} />
+	<Choice name="reagent" label="Bottle" items={reagents} value={titrant} />
 	<p class="small text-muted sm:col-span-2">
 		What touched a syringe may spoil the bottle: a trace of another reagent is in every later test. The
 		leaflet decides;

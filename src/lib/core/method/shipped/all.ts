@@ -5,6 +5,8 @@ import { HARDNESS_DROPS, MG_SYRINGE } from './magnesium.ts';
 import { NH3_CARD, NO2_CARD, NO3_CARD, NO3_LADDER, PO4_CARD, PO4_METER } from './nutrients.ts';
 import {
 	GH_DROPS,
+	PH_PROBE,
+	TEMPERATURE_PROBE,
 	PH_CARD,
 	PH_CARD_LOW,
 	SALINITY_FLOAT,
@@ -39,6 +41,8 @@ export const SHIPPED_METHODS: readonly Method[] = [
 	SALINITY_FLOAT,
 	SALINITY_METER,
 	THERMOMETER,
+	TEMPERATURE_PROBE,
+	PH_PROBE,
 	GH_DROPS,
 	...STATED
 ];

@@ -188,6 +188,59 @@ export const THERMOMETER: ThermometerMethod = {
 	rangeC: { low: -5, high: 50 }
 };
 
+/** A probe that stays in the water or is held into it, its number read by wire or by eye. */
+export const TEMPERATURE_PROBE: DisplayMethod = {
+	...kit({
+		code: 'temperature-probe',
+		name: 'Temperature by probe',
+		parameter: 'temperature',
+		species: 'temperature',
+		sampleMl: null,
+		equipment: ['temperature probe'],
+		reagents: [],
+		steps: protocol([
+			read({
+				say: 'Hold the probe in the water and read it once it rests',
+				detail: 'Away from heater and lamp.'
+			})
+		])
+	}),
+	kind: 'display',
+	unit: 'celsius',
+	resolution: 0.1,
+	accuracy: { absolute: 0.2, relative: 0 },
+	range: { low: -5, high: 50 },
+	withTemperature: false
+};
+
+/** A glass electrode: right as long as its buffers were. */
+export const PH_PROBE: DisplayMethod = {
+	...kit({
+		code: 'ph-probe',
+		name: 'pH by probe',
+		parameter: 'ph',
+		species: 'pH by buffers of the probe',
+		sampleMl: null,
+		equipment: ['pH probe', 'buffer solutions'],
+		reagents: [],
+		steps: protocol([
+			act('Rinse the probe with purified water, then with the water to be tested', {
+				detail: 'Dab it, never rub it. The glass is thin.'
+			}),
+			read({
+				say: 'Hold the probe in the water and read it once it rests',
+				detail: 'A minute or two. Enter the temperature beside it.'
+			})
+		])
+	}),
+	kind: 'display',
+	unit: 'ph',
+	resolution: 0.01,
+	accuracy: { absolute: 0.05, relative: 0 },
+	range: { low: 3, high: 12 },
+	withTemperature: true
+};
+
 const RED = colour('red', '#b8383f');
 const GREEN = colour('green', '#3f8f58');
 

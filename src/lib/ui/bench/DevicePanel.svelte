@@ -1,0 +1,84 @@
+<script lang="ts">
+	import { MISHAPS, type Mishap } from '$lib/device/simulated-photometer';
+	import { faultText } from '$lib/format/faults';
+	import Action from '$lib/ui/shared/Action.svelte';
+	import type { BenchDesk } from '$lib/ui/shared/BenchDesk.svelte';
+	import type { DeviceDesk } from './DeviceDesk.svelte';
+
+	interface Props {
+		desk: BenchDesk;
+		device: DeviceDesk;
+		/** At the step that sets the zero, or at the one that reads. */
+		at: 'blank' | 'read';
+		onread?: (read: { shown: number; temperatureC: number | null }) => void;
+		/** The zero is set: the step is done. */
+		onzero?: () => void;
+	}
+	let { desk, device, at, onread, onzero }: Props = $props();
+
+	const MISHAP_NAMES: Readonly<Record<Mishap, string>> = {
+		none: 'work as it should',
+		'not-there': 'not answer',
+		lost: 'lose its connection',
+		nonsense: 'send nonsense',
+		dirty: 'have a dirty cuvette'
+	};
+	let said = $state('');
+	// The desk ticks four times a second; a lamp warms up by the same clock.
+	const warming = $derived(desk.now >= 0 && device.connected ? device.warmUpLeftS() : 0);
+	const status = $derived(
+		!device.connected
+			? 'not connected'
+			: warming > 0
+				? `warming up, ${warming} s`
+				: device.kind === 'photometer'
+					? device.zeroed
+						? 'zero is set'
+						: 'ready for its zero'
+					: 'in the water'
+	);
+
+	async function setZero(): Promise<void> {
+		await device.setZero();
+		if (device.zeroed) onzero?.();
+	}
+	async function read(): Promise<void> {
+		const found = await device.read();
+		if (!found) return;
+		said = found.settled ? '' : 'It is still moving. Wait until it rests, then read again.';
+		onread?.(found);
+	}
+</script>
+
+<section aria-label={device.name} class="mt-6 max-w-[38rem] border border-line-strong bg-paper p-4">
+	<p class="flex flex-wrap items-baseline justify-between gap-x-4">
+		<strong>{device.name}</strong>
+		<span class="figures small text-muted" role="status">{status}</span>
+	</p>
+	{#if device.simulated}
+		<p class="small text-muted">
+			No device is behind it: it shows about what is expected of the water. Its readings are for practice.
+		</p>
+	{/if}
+	<div class="mt-3 flex flex-wrap gap-3">
+		{#if !device.connected}
+			<Action size="large" onclick={() => device.connect()}>Connect</Action>
+		{:else if device.kind === 'photometer' && (at === 'blank' || !device.zeroed)}
+			<Action size="large" onclick={setZero}>Set its zero</Action>
+		{/if}
+		{#if device.connected && at === 'read'}<Action size="large" onclick={read}>Read it</Action>{/if}
+	</div>
+	{#if device.fault}<p role="alert" class="mt-3 font-semibold text-warn">{faultText(device.fault)}</p>{/if}
+	{#if said}<p class="mt-3" role="status">{said}</p>{/if}
+	{#if device.simulated}
+		<label class="small mt-3 flex flex-wrap items-center gap-2 text-muted">
+			Let it
+			<select
+				bind:value={device.mishap}
+				class="min-h-10 rounded-md border border-line-strong bg-surface py-1 pr-9 pl-3"
+			>
+				{#each MISHAPS as m (m)}<option value={m}>{MISHAP_NAMES[m]}</option>{/each}
+			</select>
+		</label>
+	{/if}
+</section>

@@ -1,0 +1,33 @@
+import { error, redirect } from '@sveltejs/kit';
+import { madeStandardOfForm } from '$lib/server/validation/standard-form';
+import { refused } from '../../../../refused';
+import type { Actions, PageServerLoad } from './$types';
+
+export const load = (async ({ locals, params }) => {
+	const open = await locals.openWater(params.water);
+	if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
+	const { things } = await locals.services.readShelf(open.scope, open.water, locals.preferences);
+	return {
+		stocks: things
+			.filter((t) => t.kind === 'standard' && t.retiredAt === null)
+			.map(({ id, name, details }) => ({ id, name, contents: details.contents })),
+		id: locals.services.newId()
+	};
+}) satisfies PageServerLoad;
+
+export const actions = {
+	default: async ({ request, locals, params }) => {
+		const open = await locals.openWater(params.water);
+		if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
+		const { services, preferences } = locals;
+		const form = await request.formData();
+		const { things } = await services.readShelf(open.scope, open.water, preferences);
+		const stocks = new Map(
+			things.filter((t) => t.kind === 'standard').map((t) => [t.id, t.details.contents])
+		);
+		const command = madeStandardOfForm(form, open.water.id, stocks, services.clock.now());
+		const outcome = command.ok ? await services.addToShelf(open.scope, command.value) : command;
+		if (!outcome.ok) return refused(form, outcome.fault);
+		redirect(303, `/waters/${params.water}/shelf/${outcome.value.itemId}`);
+	}
+} satisfies Actions;
