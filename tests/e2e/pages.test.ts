@@ -80,6 +80,15 @@ describe('every view', () => {
 		'/methods/new',
 		'/methods/no3-ladder',
 		'/habits',
+		'/shelf',
+		'/shelf/new',
+		'/shelf/new?kind=kit&method=ca-mg-pair',
+		'/shelf/new?kind=standard',
+		'/shelf/shopping',
+		'/shelf/labels',
+		'/shelf/compare?parameter=nitrate',
+		'/shelf/standard',
+		'/methods/alk-syringe/card',
 		'/help?q=alkalinity'
 	];
 	it.each([
@@ -93,7 +102,11 @@ describe('every view', () => {
 			const html = await (await fetch(`${base}/log`)).text();
 			return /\/log\/[0-9a-f-]{36}/.exec(html)?.[0] ?? '';
 		}, me.base);
-		for (const view of [...views, correct]) {
+		const thing = await me.page.evaluate(async (base) => {
+			const html = await (await fetch(`${base}/shelf`)).text();
+			return /\/shelf\/[0-9a-f-]{36}/.exec(html)?.[0] ?? '';
+		}, me.base);
+		for (const view of [...views, correct, thing]) {
 			await me.goto(view);
 			expect({ view, ...(await faultsOn(me)) }).toEqual({ view, found: [], overflows: false });
 		}

@@ -45,8 +45,8 @@ async function newLot(me: Person): Promise<void> {
 	await me.sees('Opened; the leaflet is the same as before');
 }
 
-describe('a new lot', () => {
-	it('is checked on a standard, corrects what is read with it, and shows both values', async () => {
+describe('the shelf', () => {
+	it('has a new lot that is checked on a standard, corrects what is read with it, and shows both values', async () => {
 		const me = await openPage(world);
 		await newLot(me);
 		const page = me.page.url();
@@ -105,6 +105,52 @@ describe('a new lot', () => {
 		await me.sees('What is now known of it moves past results');
 		await me.press('Derive them again');
 		await me.sees('leaks or spits');
+		expect(me.complaints).toEqual([]);
+		await me.close();
+	});
+	it('and a photometer is read through to a saved result, its failures answered in words', async () => {
+		const me = await openPage(world);
+		const letIt = (how: string) => me.page.select('section[aria-label="Simulated photometer"] select', how);
+		await me.goto('/bench');
+		await me.choose('alk-meter');
+		await me.press('Start alkalinity');
+		await me.press('Done, go on');
+		await me.press('Done, go on');
+		await letIt('not-there');
+		await me.press('Connect');
+		await me.sees('No device answers');
+		await letIt('none');
+		await me.press('Connect');
+		await me.press('Set its zero');
+		await me.sees('Its lamp is still warming up');
+		await me.sees('ready for its zero');
+		await letIt('dirty');
+		await me.press('Set its zero');
+		await me.sees('Wipe the cuvette');
+		await letIt('none');
+		await me.press('Set its zero');
+		await me.sees('step 4 of 7');
+		await me.toReading();
+		await letIt('nonsense');
+		await me.press('Read it');
+		await me.sees('makes no sense, so it was not taken');
+		await letIt('lost');
+		await me.press('Read it');
+		await me.sees('The connection was lost');
+		await letIt('none');
+		await me.press('Connect');
+		await me.press('Read it');
+		await me.sees('Its zero comes first');
+		await me.sees('ready for its zero');
+		await me.press('Set its zero');
+		await me.sees('zero is set');
+		await me.press('Read it');
+		await me.sees(/which is \d/);
+		await me.press('That is what it shows');
+		await me.press('Save the result');
+		await me.sees('Saved. Alkalinity');
+		await me.goto('/log');
+		await me.sees('Shown by the simulated photometer.');
 		expect(me.complaints).toEqual([]);
 		await me.close();
 	});

@@ -92,7 +92,10 @@ describe('a kit on the shelf', () => {
 		world.now = NOON;
 		for (let i = 0; i < 3; i++) await read(site, [kit], 0.4);
 		const { thing: now } = await thing(site, kit);
-		expect(now).toMatchObject({ tested: 3, due: 'new', openedAt: addDays(NOON, -8) });
+		// Nothing on the shelf could prove it yet.
+		expect(now).toMatchObject({ tested: 3, due: null, openedAt: addDays(NOON, -8) });
+		await standard(site);
+		expect((await thing(site, kit)).thing.due).toBe('new');
 		// A whole filling goes with every test, unless what is unused is put back.
 		expect(now.bottles.find((b) => b.reagent === 'B')).toMatchObject({ left: 57, perTest: 1, short: 0 });
 		expect(now.supply.testsLeft).toEqual({ tests: 57, endsFirst: 'B' });
@@ -235,5 +238,69 @@ describe('a kit on the shelf', () => {
 		).toMatchObject({
 			fault: { code: 'kit-retired' }
 		});
+	});
+});
+
+describe('a photograph', () => {
+	const JPEG = Uint8Array.from([
+		0xff, 0xd8, 0xff, 0xe1, 0, 6, 71, 80, 83, 46, 0xff, 0xda, 0, 2, 1, 2, 3, 4, 5, 0xff, 0xd9
+	]);
+	it('is kept without its metadata, seen by its own site, and refused where it does not belong', async () => {
+		const site = await world.site('photographs');
+		const stranger = await world.site('photographs of a stranger');
+		const { services, deps } = world;
+		const runId = await read(site, [], 0.41);
+		const id = deps.newId();
+		const sent = { id, of: { runId }, bytes: JPEG };
+		expect(await services.keepPhotograph(site.scope, sent)).toMatchObject({ ok: true });
+		expect(await services.keepPhotograph(site.scope, sent)).toMatchObject({ ok: true });
+		expect(await services.photographsOf(site.scope, runId)).toEqual([id]);
+		const kept = await services.readPhotograph(site.scope, id);
+		expect(kept?.mediaType).toBe('image/jpeg');
+		expect(kept?.content.includes('GPS')).toBe(false);
+		expect(await services.readPhotograph(stranger.scope, id)).toBeNull();
+		const again = { ...sent, id: deps.newId() };
+		expect(await services.keepPhotograph(stranger.scope, again)).toMatchObject({
+			fault: { code: 'unknown-item' }
+		});
+		expect(await services.keepPhotograph(site.scope, { ...again, bytes: new Uint8Array(100) })).toMatchObject(
+			{
+				fault: { code: 'not-a-photograph' }
+			}
+		);
+		expect(
+			await services.keepPhotograph(site.scope, { ...again, bytes: new Uint8Array(3_000_000) })
+		).toMatchObject({
+			fault: { code: 'too-large' }
+		});
+		const { entries } = await services.readLog(site.scope, {
+			waterId: site.waterId,
+			what: null,
+			before: null
+		});
+		expect(entries[0]).toMatchObject({ photographs: [id] });
+		for (let i = 0; i < 5; i++) await services.keepPhotograph(site.scope, { ...sent, id: deps.newId() });
+		expect(await services.keepPhotograph(site.scope, { ...sent, id: deps.newId() })).toMatchObject({
+			ok: false
+		});
+	});
+});
+
+describe('the bench', () => {
+	it('knows the kits that are opened and the standards, with what corrects them', async () => {
+		const site = await world.site('bench');
+		const opened = await put(site);
+		await put(site, { lotCode: 'closed' });
+		const solution = await standard(site);
+		await note(site, opened, 'opened', { sameLeaflet: true });
+		await note(site, opened, 'dropper', { reagent: 'B', state: 'uneven' });
+		const bench = await world.services.readBench(site.scope, site.water);
+		expect(bench.kits).toMatchObject([
+			{ id: opened, methodCode: 'alk-syringe', droppers: { B: { state: 'uneven' } } }
+		]);
+		expect(bench.standards).toMatchObject([{ id: solution, contents: [{ parameter: 'alkalinity' }] }]);
+		const beside = await world.services.compareKits(site.scope, site.water, HABITS, 'alkalinity');
+		expect(beside.find((k) => k.method.code === 'alk-syringe')).toMatchObject({ lots: 2 });
+		expect(beside.every((k) => k.merits.totalS >= k.merits.handsS)).toBe(true);
 	});
 });

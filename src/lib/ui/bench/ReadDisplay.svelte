@@ -41,6 +41,11 @@
 		const next = Math.round((now + by * method.resolution) / method.resolution) * method.resolution;
 		set(Math.min(method.range.high, Math.max(method.range.low, Number(next.toPrecision(10)))));
 	}
+	/** A number that no instrument showed says so for ever. */
+	function noteStandIn(name: string): void {
+		const said = `Shown by the ${name.toLowerCase()}.`;
+		if (!draft.note.includes(said)) desk.change({ note: [draft.note, said].filter(Boolean).join(' ') });
+	}
 	function done(): void {
 		if (!live) fault = { code: 'invalid-field', field: 'shown', details: { reason: 'is missing' } };
 		else if (live.fault) fault = live.fault;
@@ -74,6 +79,7 @@
 				at="read"
 				onread={({ shown: seen, temperatureC: beside }) => {
 					set(seen);
+					if (device.simulated) noteStandIn(device.name);
 					if (beside !== null && method.withTemperature) desk.read({ temperatureC: beside });
 				}}
 			/>

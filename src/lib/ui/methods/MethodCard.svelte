@@ -31,7 +31,7 @@
 		if (value === null) return '–';
 		const { parameter } = titration;
 		const x = convert(value, PARAMETERS[parameter].canonicalUnit, units[parameter]);
-		return fixed(x, x >= 100 ? 0 : x >= 20 ? 1 : 2);
+		return fixed(x, x >= 100 ? 0 : x >= 2 ? 1 : 2);
 	};
 	const READ = {
 		left: 'mL left in the syringe',

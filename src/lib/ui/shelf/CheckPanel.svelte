@@ -152,10 +152,20 @@
 					<Action href="{here}?weigh={check.id}&decision=withdraw#check">Take it back</Action>
 				</p>
 			{:else if finding.correction && thing.retiredAt === null}
-				<p class="mt-3 flex flex-wrap gap-3">
-					<Action href="{here}?weigh={check.id}&span=all#check">Correct all its readings by it</Action>
-					<Action href="{here}?weigh={check.id}&span=from-check#check">Only from the check on</Action>
-				</p>
+				{#if finding.state === 'in-order'}
+					<p class="small mt-2 text-muted">
+						Correcting by it would bring in more doubt than it takes away.
+						<a class="link" href="{here}?weigh={check.id}&span=all#check">Weigh it all the same</a>
+					</p>
+				{:else}
+					<p class="mt-3 flex flex-wrap gap-3">
+						<Action href="{here}?weigh={check.id}&span=all#check">Correct all its readings by it</Action>
+						<Action href="{here}?weigh={check.id}&span=from-check#check">Only from the check on</Action>
+						<Action kind="quiet" href="/waters/{waterId}/shelf/new?kind=kit&method={thing.method?.code ?? ''}"
+							>Take another lot</Action
+						>
+					</p>
+				{/if}
 			{/if}
 		</article>
 	{/each}

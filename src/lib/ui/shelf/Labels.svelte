@@ -1,6 +1,6 @@
 <script lang="ts">
 	import type { ShelfAnswer, ShelfThing } from '$lib/contract/shelf-view';
-	import { PARAMETERS } from '$lib/core/quantity';
+	import { PARAMETER_IDS, PARAMETERS } from '$lib/core/quantity';
 	import type { Instant } from '$lib/core/time';
 	import { shortDay } from '$lib/format/date';
 	import { HAZARD_NAMES } from '$lib/format/hazard';
@@ -29,11 +29,15 @@
 		]
 			.filter(Boolean)
 			.join(' · ');
+	/** By what they tell; syringes and scoops at the end. */
+	const rank = (t: ShelfThing) =>
+		t.method ? PARAMETER_IDS.indexOf(t.method.parameter) : PARAMETER_IDS.length;
 	const methodName = (code: string) =>
 		shelf.things.find((t) => t.method?.code === code)?.method?.name ?? code;
 	const labels = $derived<Label[]>(
 		shelf.things
 			.filter((t) => t.retiredAt === null)
+			.sort((a, b) => rank(a) - rank(b))
 			.flatMap((t) => {
 				if (t.kind === 'kit' && t.method) {
 					const { parameter, reagents } = t.method;

@@ -74,7 +74,7 @@
 		return `${nameWithin(c.parameter)} ${m.value} ± ${m.plusMinus} ${UNITS[units[c.parameter]].symbol}`;
 	};
 
-	let seriesWanted = $state('0, 2, 5, 10, 20');
+	let seriesWanted = $state('0, 5, 10, 20, 50');
 	let seriesMl = $state('50');
 	const main = $derived(made?.ok ? (made.value[0] ?? null) : null);
 	const series = $derived.by(() => {

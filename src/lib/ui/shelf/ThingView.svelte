@@ -56,7 +56,9 @@
 				'Costs',
 				[
 					costWords(thing.cost.full),
-					thing.cost.half === null ? '' : `${costWords(thing.cost.half)} with half a sample`
+					thing.cost.half === null || thing.cost.half === thing.cost.full
+						? ''
+						: `${costWords(thing.cost.half)} with half a sample`
 				]
 					.filter(Boolean)
 					.join('; ')
