@@ -133,6 +133,8 @@ await main(async () => {
 			await shot('trends');
 			await goto('/log');
 			await shot('log');
+			await goto('/shelf');
+			await shot('shelf');
 			await goto('/targets');
 			await shot('targets');
 			await goto('/bench');

@@ -1,8 +1,8 @@
 // Fills the demo world once, through the same services as the application. Prints who the demo member is.
 import { LIBRARY } from '../src/lib/demo/lobby-reef.ts';
 import type { NoteItem } from '../src/lib/contract/shelf.ts';
-import { kitOf, type DemoShelf, type DemoShelfNote } from '../src/lib/demo/shelf.ts';
-import type { SiteStory, WaterStory } from '../src/lib/demo/story.ts';
+import { kitOf } from '../src/lib/demo/shelf.ts';
+import type { DemoShelf, DemoShelfNote, SiteStory, WaterStory } from '../src/lib/demo/story.ts';
 import { demoWorld } from '../src/lib/demo/world.ts';
 import { PROFILES } from '../src/lib/core/judgement/index.ts';
 import { stepsFor, timerSecondsOf, type Method, type Portion } from '../src/lib/core/method/index.ts';

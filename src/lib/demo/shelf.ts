@@ -17,45 +17,10 @@ import {
 } from '$lib/core/method';
 import { seededRandom, type Random } from '$lib/core/numeric';
 import type { ParameterId } from '$lib/core/quantity';
-import type { RawReading } from '$lib/core/reading';
 import { usePerTest } from '$lib/core/shelf';
 import { CALM_READER, readBy, type Levels, type WaterHistory } from '$lib/core/tank';
 import { addDays, type Instant } from '$lib/core/time';
-import type { DemoReading } from './story';
-
-/** What is noted of a thing after it came. */
-export interface DemoShelfNote {
-	readonly at: Instant;
-	readonly kind: 'opened' | 'counted' | 'dropper' | 'doubted' | 'retired';
-	readonly details: object;
-	readonly note?: string;
-}
-
-export interface DemoThing {
-	/** By which readings name it. */
-	readonly key: string;
-	readonly method: Method | null;
-	readonly row: Pick<AddItem, 'kind' | 'name' | 'lotCode' | 'price' | 'boughtAt' | 'expiresAt' | 'details'>;
-	readonly notes: readonly DemoShelfNote[];
-}
-
-/** A kit on a standard, and what was decided of it. */
-export interface DemoCheck {
-	readonly kit: string;
-	readonly standard: string;
-	readonly parameter: ParameterId;
-	readonly at: Instant;
-	readonly method: Method;
-	readonly readings: readonly RawReading[];
-	readonly accepted: boolean;
-}
-
-export interface DemoShelf {
-	readonly things: readonly DemoThing[];
-	readonly checks: readonly DemoCheck[];
-}
-
-export const NO_SHELF: DemoShelf = { things: [], checks: [] };
+import type { DemoCheck, DemoReading, DemoShelf, DemoShelfNote, DemoThing } from './story';
 
 /** Reagent that had drawn water: the display reads so much too high. */
 export const DISPLAY_OFF = 0.11;

@@ -1,9 +1,10 @@
 import type { WaterEvent } from '$lib/core/balance';
+import type { AddItem } from '$lib/contract/shelf';
 import type { ProfileId } from '$lib/core/judgement';
 import type { Method } from '$lib/core/method';
+import type { ParameterId } from '$lib/core/quantity';
 import type { RawReading } from '$lib/core/reading';
 import type { Instant } from '$lib/core/time';
-import type { DemoShelf } from './shelf';
 
 /** What happens besides doses and changes. */
 export interface DemoNote {
@@ -49,6 +50,38 @@ export interface WaterStory {
 
 /** A water to which nothing is done: what its story leaves open. */
 export const QUIET = { events: [], batches: [], notes: [], singleDoses: '' } as const;
+
+/** What is noted of a thing after it came. */
+export interface DemoShelfNote {
+	readonly at: Instant;
+	readonly kind: 'opened' | 'counted' | 'dropper' | 'doubted' | 'retired';
+	readonly details: object;
+	readonly note?: string;
+}
+
+export interface DemoThing {
+	/** By which readings name it. */
+	readonly key: string;
+	readonly method: Method | null;
+	readonly row: Pick<AddItem, 'kind' | 'name' | 'lotCode' | 'price' | 'boughtAt' | 'expiresAt' | 'details'>;
+	readonly notes: readonly DemoShelfNote[];
+}
+
+/** A kit on a standard, and what was decided of it. */
+export interface DemoCheck {
+	readonly kit: string;
+	readonly standard: string;
+	readonly parameter: ParameterId;
+	readonly at: Instant;
+	readonly method: Method;
+	readonly readings: readonly RawReading[];
+	readonly accepted: boolean;
+}
+
+export interface DemoShelf {
+	readonly things: readonly DemoThing[];
+	readonly checks: readonly DemoCheck[];
+}
 
 export interface SiteStory {
 	readonly name: string;

@@ -8,10 +8,9 @@ export {
 	type RangeCheck
 } from './replicates.ts';
 export { weightedMean, type WeightedMean } from './weighted-mean.ts';
-export { standardCheck, agreementOf, type Agreement, type StandardCheck } from './standard-check.ts';
+export { standardCheck, type Agreement, type StandardCheck } from './standard-check.ts';
 export {
 	kitFinding,
-	errorKindOf,
 	type KitFinding,
 	type KitState,
 	type StandardFound,

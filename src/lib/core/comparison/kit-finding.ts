@@ -42,7 +42,7 @@ export interface KitFinding {
 }
 
 /** What is off about a kit: strengths and volumes scale what is read, zeros of instruments move it. */
-export function errorKindOf(parameter: ParameterId): 'factor' | 'offset' {
+function errorKindOf(parameter: ParameterId): 'factor' | 'offset' {
 	return parameter === 'ph' || parameter === 'salinity' || parameter === 'temperature' ? 'offset' : 'factor';
 }
 

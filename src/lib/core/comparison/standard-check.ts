@@ -4,7 +4,7 @@ import { COVERAGE } from '../uncertainty/index.ts';
 export type Agreement = 'agree' | 'questionable' | 'disagree';
 
 /** |ζ| up to 2 agrees, from 3 on disagrees. */
-export function agreementOf(zeta: number): Agreement {
+function agreementOf(zeta: number): Agreement {
 	const size = Math.abs(zeta);
 	return size <= 2 ? 'agree' : size < 3 ? 'questionable' : 'disagree';
 }

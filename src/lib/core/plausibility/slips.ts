@@ -1,7 +1,14 @@
 import type { Method } from '../method/index.ts';
 import { nearlyEqual, normalCdf, normalDensity } from '../numeric/index.ts';
 import { PARAMETERS, type ParameterId } from '../quantity/index.ts';
-import { boundsOf, derive, pointOf, type RawReading, type TestResult } from '../reading/index.ts';
+import {
+	boundsOf,
+	deriveWith,
+	pointOf,
+	type KnownKit,
+	type RawReading,
+	type TestResult
+} from '../reading/index.ts';
 import { measurementNoise, type Prediction } from '../trend/index.ts';
 import { hypothesesOf } from './hypotheses.ts';
 import { USUAL_PRIORS, type SlipKind, type SlipPriors } from './priors.ts';
@@ -55,8 +62,8 @@ function zOf(result: TestResult, expected: Prediction): number {
 	return upper !== null && expected.value > upper ? (upper - expected.value) / sd : 0;
 }
 
-function resultsOf(method: Method, reading: RawReading): readonly TestResult[] | null {
-	const derived = derive(method, reading);
+function resultsOf(method: Method, reading: RawReading, kit: KnownKit | null): readonly TestResult[] | null {
+	const derived = deriveWith(method, reading, kit);
 	return derived.ok ? derived.value.outcomes.map((o) => o.result) : null;
 }
 
@@ -86,6 +93,7 @@ function same(a: readonly TestResult[], b: readonly TestResult[]): boolean {
  * @param expected what the water was predicted to be, canonical unit; the kit's common part is left out, since the
  *   readings behind it come from the same kit and it cancels
  * @param others methods whose tables could be mixed up with this one's
+ * @param kit what is known of the kit that was used; another method's table is not its own
  * @returns null when nothing was expected of it, or when it cannot be derived
  */
 export function weighReading(
@@ -93,9 +101,10 @@ export function weighReading(
 	reading: RawReading,
 	expected: Expected,
 	others: readonly Method[] = [],
-	priors: SlipPriors = USUAL_PRIORS
+	priors: SlipPriors = USUAL_PRIORS,
+	kit: KnownKit | null = null
 ): SlipAssessment | null {
-	const entered = resultsOf(method, reading);
+	const entered = resultsOf(method, reading, kit);
 	if (!entered?.some((r) => expected(r.parameter))) return null;
 	const z = entered.reduce((most, result) => {
 		const prediction = expected(result.parameter);
@@ -104,7 +113,7 @@ export function weighReading(
 	}, 0);
 
 	const weighed = hypothesesOf(method, reading, others).flatMap((h) => {
-		const results = resultsOf(h.method, h.reading);
+		const results = resultsOf(h.method, h.reading, h.method.code === method.code ? kit : null);
 		// A value and a bound are told in different measures; what cannot be compared is left out.
 		if (!results || results.some((r, i) => (r.kind === 'value') !== (entered[i]?.kind === 'value')))
 			return [];

@@ -4,7 +4,7 @@ import { addDays, type Instant } from '../time/index.ts';
 export type TrustSchool = 'standards' | 'habit';
 
 /** A check is worth so long; an open kit changes slowly (husbandry convention). */
-export const CHECK_KEEPS_DAYS = 120;
+const CHECK_KEEPS_DAYS = 120;
 
 export type CheckDue = 'new' | 'old' | 'doubted' | 'past-date';
 

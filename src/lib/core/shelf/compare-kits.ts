@@ -14,7 +14,7 @@ export interface KitMerits {
 }
 
 /** How far the colours of a method lie apart where they are hardest to tell; null where none is looked at. */
-export function colourContrast(method: Method): number | null {
+function colourContrast(method: Method): number | null {
 	const pairs =
 		method.kind === 'colour-card' || method.kind === 'comparator'
 			? method.colourSteps.slice(1).map((s, i) => [method.colourSteps[i]!.colour.css, s.colour.css] as const)

@@ -7,19 +7,12 @@ export {
 	paceOf,
 	supplyOf,
 	testsLeft,
-	PACE_DAYS,
 	type Supply,
 	type TestsLeft
 } from './supply.ts';
-export {
-	checkDue,
-	CHECK_KEEPS_DAYS,
-	type CheckDue,
-	type CheckHistory,
-	type TrustSchool
-} from './check-due.ts';
-export { colourContrast, meritsOf, type KitMerits } from './compare-kits.ts';
-export { shoppingList, ORDER_AHEAD_DAYS, type KitOnShelf, type ToBuy } from './shopping.ts';
+export { checkDue, type CheckDue, type CheckHistory, type TrustSchool } from './check-due.ts';
+export { meritsOf, type KitMerits } from './compare-kits.ts';
+export { shoppingList, type KitOnShelf, type ToBuy } from './shopping.ts';
 export {
 	checkFor,
 	itemStateOf,

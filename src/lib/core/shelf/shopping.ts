@@ -2,7 +2,7 @@ import { addDays, type Instant } from '../time/index.ts';
 import type { Supply } from './supply.ts';
 
 /** Long enough for an order to come. */
-export const ORDER_AHEAD_DAYS = 28;
+const ORDER_AHEAD_DAYS = 28;
 
 export interface KitOnShelf {
 	readonly id: string;

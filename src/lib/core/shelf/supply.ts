@@ -1,7 +1,7 @@
 import { addDays, type Instant } from '../time/index.ts';
 
 /** The stretch over which the pace of testing is taken. */
-export const PACE_DAYS = 56;
+const PACE_DAYS = 56;
 const DAYS_PER_MONTH = 365.25 / 12;
 
 /** Tests a day over the last eight weeks, or since the kit was opened where that is less. */

@@ -4,7 +4,6 @@ export {
 	dilutedStock,
 	dilutionSeries,
 	keepsDays,
-	LEAST_TAKEN_ML,
 	massFor,
 	weighed,
 	type Content,

@@ -82,7 +82,7 @@ export function dilutedStock(
 }
 
 /** Less than this cannot be measured with a 1 mL syringe of 0.01 mL marks to better than about 3 %. */
-export const LEAST_TAKEN_ML = 0.2;
+const LEAST_TAKEN_ML = 0.2;
 
 export interface SeriesStep {
 	readonly wanted: number;

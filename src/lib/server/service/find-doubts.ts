@@ -1,6 +1,7 @@
 import type { DoubtfulReading } from '$lib/contract/doubt';
 import { learnedPriors, weighReading } from '$lib/core/plausibility';
 import { PARAMETER_IDS, type ParameterId } from '$lib/core/quantity';
+import type { KnownKit } from '$lib/core/reading';
 import type { Instant } from '$lib/core/time';
 import type { Doubt, WaterEstimate } from '$lib/core/trend';
 import { adoptedMethods } from '../repository/method.ts';
@@ -8,6 +9,7 @@ import type { SiteScope } from '../repository/scope.ts';
 import { keptAsEntered, slipCounts } from '../repository/slip.ts';
 import { readingsOfRuns, type LoggedReading } from '../repository/test.ts';
 import type { Deps } from './deps.ts';
+import { knownKit, partsOfRuns } from './run-kit.ts';
 
 interface Found extends Doubt {
 	readonly parameter: ParameterId;
@@ -17,7 +19,8 @@ function explained(
 	{ parameter, expected, sd, ...doubt }: Found,
 	logged: LoggedReading,
 	others: Parameters<typeof weighReading>[3],
-	priors: Parameters<typeof weighReading>[4]
+	priors: Parameters<typeof weighReading>[4],
+	kit: KnownKit
 ): DoubtfulReading | null {
 	const result = logged.results.find((r) => r.parameter === parameter);
 	if (!result) return null;
@@ -28,7 +31,8 @@ function explained(
 		logged.reading,
 		(p) => (p === parameter ? prediction : null),
 		others,
-		priors
+		priors,
+		kit
 	);
 	return {
 		readingId: logged.readingId,
@@ -69,18 +73,21 @@ export async function findDoubts(
 	);
 	if (found.length === 0) return [];
 	const runIds = [...new Set(found.map((d) => d.id))];
-	const [kept, readings, methods, counts] = await Promise.all([
+	const [kept, readings, methods, counts, partsOf] = await Promise.all([
 		keptAsEntered(deps.db, scope, runIds),
 		readingsOfRuns(deps.db, scope, runIds),
 		adoptedMethods(deps.db, scope),
-		slipCounts(deps.db, scope)
+		slipCounts(deps.db, scope),
+		partsOfRuns(deps.db, scope, runIds)
 	]);
 	const priors = learnedPriors(counts.confirmed, counts.readings);
 	const others = methods.map((m) => m.method);
 	return found
 		.flatMap((doubt) => {
 			const logged = kept.has(doubt.id) ? undefined : readings.find((r) => r.runId === doubt.id);
-			return (logged && explained(doubt, logged, others, priors)) ?? [];
+			if (!logged) return [];
+			const kit = knownKit(logged.derivedBy.method, partsOf(logged.runId), logged.at);
+			return explained(doubt, logged, others, priors, kit) ?? [];
 		})
 		.sort((a, b) => b.at - a.at);
 }

@@ -65,10 +65,11 @@
 	const measurement = $derived(
 		reading && desk.method ? measure(desk.method, reading, contexts, desk.draft ?? {}, slips) : null
 	);
+	/** Changes with every test, and not with what is entered in it. */
+	const runId = $derived(desk.draft?.runId ?? null);
 	/** The device that this test is read with, connected anew with every test. */
 	const device = $derived.by(() => {
 		const method = desk.method;
-		const { runId } = desk.draft ?? {};
 		const kind = method && deviceOf(method);
 		if (!kind || !runId || method.kind !== 'display') return null;
 		return untrack(() => {

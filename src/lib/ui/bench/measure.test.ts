@@ -75,6 +75,20 @@ describe('a draft', () => {
 		expect(swapped.outcomes[0]!.verdict).toMatchObject({ grade: 'outside', side: 'low' });
 		expect(swapped.slips?.ask[0]?.kind).toBe('left-for-used');
 	});
+	it('is corrected by the kit’s check, asked about by it, and left alone on a standard', () => {
+		const reading = drafted(ALK_SYRINGE, { titrations: plunger(0.34) })!;
+		const correction = { kind: 'factor', factor: 0.88, relativeU: 0.01 } as const;
+		const kit = { droppers: {}, corrections: { alkalinity: correction } };
+		const valueOf = (m: ReturnType<typeof measure>) => {
+			const { result } = m.outcomes[0]!.outcome;
+			return result.kind === 'value' ? result.value : NaN;
+		};
+		const raw = measure(ALK_SYRINGE, reading, contexts);
+		const corrected = measure(ALK_SYRINGE, reading, contexts, { kit });
+		expect(valueOf(corrected) / valueOf(raw)).toBeCloseTo(0.88, 9);
+		expect(Math.abs(corrected.slips!.z)).toBeLessThan(Math.abs(raw.slips!.z));
+		expect(valueOf(measure(ALK_SYRINGE, reading, {}, { kit, standard: { id: 's' } }))).toBe(valueOf(raw));
+	});
 	it('has no verdict on a bound, and no expectation without a history', () => {
 		const above = drafted(NO3_CARD, { at: { kind: 'above' } })!;
 		expect(measure(NO3_CARD, above, {})).toMatchObject({ outcomes: [{ verdict: null }], slips: null });

@@ -68,7 +68,8 @@ export function measure(
 	made: MadeWith = {},
 	slips: SlipKnowledge | null = null
 ): Measurement {
-	const derived = deriveWith(method, reading, knownTo(made));
+	const kit = knownTo(made);
+	const derived = deriveWith(method, reading, kit);
 	if (!derived.ok) return { reading, outcomes: [], fault: derived.fault, slips: null };
 	return {
 		reading,
@@ -77,7 +78,14 @@ export function measure(
 			verdict: judged(outcome.result, contexts[outcome.result.parameter])
 		})),
 		fault: null,
-		slips: weighReading(method, reading, (p) => contexts[p]?.expected ?? null, slips?.others, slips?.priors)
+		slips: weighReading(
+			method,
+			reading,
+			(p) => contexts[p]?.expected ?? null,
+			slips?.others,
+			slips?.priors,
+			kit
+		)
 	};
 }
 

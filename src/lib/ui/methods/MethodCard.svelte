@@ -13,6 +13,7 @@
 	import { CAUTIONS, LABEL_FIRST } from '$lib/format/hazard';
 	import { worthWords } from '$lib/format/method';
 	import { fixed, plain } from '$lib/format/number';
+	import WideTable from '$lib/ui/shared/WideTable.svelte';
 	import Action from '$lib/ui/shared/Action.svelte';
 
 	interface Props {
@@ -94,7 +95,7 @@
 			{/each}
 		</ol>
 		{#each tables as table, t (t)}
-			<div class="mt-4 overflow-x-auto">
+			<WideTable label="Table of {PARAMETERS[table.titration.parameter].name}">
 				<table class="figures w-full text-center">
 					<caption class="pb-1 text-left"
 						><strong
@@ -120,7 +121,7 @@
 						{/each}
 					</tbody>
 				</table>
-			</div>
+			</WideTable>
 		{/each}
 		{#if method.kind === 'colour-card' || method.kind === 'comparator'}
 			<ul class="mt-4 flex flex-wrap gap-2" aria-label="Steps">

@@ -8,6 +8,7 @@
 		type ParameterId,
 		type UnitId
 	} from '$lib/core/quantity';
+	import WideTable from '$lib/ui/shared/WideTable.svelte';
 	import { aboutMinutes } from '$lib/format/date';
 	import { fixed, plain } from '$lib/format/number';
 
@@ -44,7 +45,7 @@
 			>
 		{/each}
 	</nav>
-	<div class="mt-4 overflow-x-auto">
+	<WideTable label="Kits for {PARAMETERS[parameter].name}">
 		<table class="figures w-full min-w-[46rem]">
 			<thead>
 				<tr class="small text-left text-muted">
@@ -99,7 +100,7 @@
 				{/each}
 			</tbody>
 		</table>
-	</div>
+	</WideTable>
 	<p class="small mt-4 max-w-[44rem] text-muted">
 		The interval is that of one careful reading at the aim of this water, or of the nearest place on its
 		scale. Colours are those of the method’s swatches: from start to end of a titration, or of the two

@@ -2,6 +2,7 @@
 	import type { ResultMove } from '$lib/contract/shelf-view';
 	import { nameWithin, type ParameterId, type UnitId } from '$lib/core/quantity';
 	import type { Instant } from '$lib/core/time';
+	import WideTable from '$lib/ui/shared/WideTable.svelte';
 	import { shortDay } from '$lib/format/date';
 	import { resultInUnit } from '$lib/format/quantity';
 	import { gradeMove } from '$lib/format/shelf';
@@ -28,7 +29,7 @@
 		? 'none is judged otherwise than before'
 		: `${judged} ${judged === 1 ? 'is' : 'are'} judged otherwise than before`}.
 </p>
-<div class="overflow-x-auto">
+<WideTable label="Results that move">
 	<table class="figures small mt-3 w-full">
 		<thead>
 			<tr class="text-left text-muted"
@@ -52,7 +53,7 @@
 			{/each}
 		</tbody>
 	</table>
-</div>
+</WideTable>
 {#if moves.length > SHOWN}<p class="small mt-2 text-muted">
 		and {moves.length - SHOWN} more, none of them judged otherwise unless it stands above
 	</p>{/if}

@@ -2,6 +2,7 @@
 	import { enhance } from '$app/forms';
 	import type { CheckSpan } from '$lib/contract/shelf';
 	import type { ResultMove, ThingAnswer, UnusedSchool } from '$lib/contract/shelf-view';
+	import { methodByCode } from '$lib/core/method';
 	import type { ParameterId, UnitId } from '$lib/core/quantity';
 	import type { Instant } from '$lib/core/time';
 	import { shortDay } from '$lib/format/date';
@@ -68,7 +69,7 @@
 			[
 				'Belongs to',
 				thing.details.belongsTo
-					? `${thing.details.belongsTo.reagent} of ${thing.details.belongsTo.methodCode}`
+					? `${thing.details.belongsTo.reagent} of ${methodByCode(thing.details.belongsTo.methodCode)?.name ?? thing.details.belongsTo.methodCode}`
 					: ''
 			]
 		].filter(([, value]) => value)
