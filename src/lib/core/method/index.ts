@@ -76,6 +76,8 @@ export { K_FILTER, K_QUICK } from './shipped/potassium.ts';
 export { NH3_CARD, NO2_CARD, NO3_CARD, NO3_LADDER, PO4_CARD, PO4_METER } from './shipped/nutrients.ts';
 export {
 	GH_DROPS,
+	PH_PROBE,
+	TEMPERATURE_PROBE,
 	PH_CARD,
 	PH_CARD_LOW,
 	SALINITY_FLOAT,
