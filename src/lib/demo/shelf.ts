@@ -17,29 +17,29 @@ import {
 } from '$lib/core/method';
 import { seededRandom, type Random } from '$lib/core/numeric';
 import type { ParameterId } from '$lib/core/quantity';
-import { usePerTest } from '$lib/core/shelf';
+import { usePerTest, USUAL_LEVELS } from '$lib/core/shelf';
 import { CALM_READER, readBy, type Levels, type WaterHistory } from '$lib/core/tank';
 import { addDays, type Instant } from '$lib/core/time';
 import type { DemoCheck, DemoReading, DemoShelf, DemoShelfNote, DemoThing } from './story';
 
 /** Reagent that had drawn water: the display reads so much too high. */
-export const DISPLAY_OFF = 0.11;
+const DISPLAY_OFF = 0.11;
 const PAIRS = { count: 12, everyDays: 12, lastDaysAgo: 10 } as const;
 const CHECKED_DAYS_AGO = 8;
 /** The standard of the shelf, as its label has it. */
 const MAJOR: Readonly<Levels> = { alkalinity: 8.1, calcium: 425, magnesium: 1310, potassium: 395 };
 const SEED = 77;
 
-const USUAL = { alkalinity: 8, calcium: 420, magnesium: 1300, potassium: 395 } as const;
-
 /** Bottles that do for the tests on the pack, and a little over. */
 function bottlesFor(method: Method): ShelfDetails['bottles'] {
 	const tests = method.pack.tests ?? 50;
-	return usePerTest(method, 'full', { putsBack: false, levels: USUAL }).map(({ reagent, unit, amount }) => ({
-		reagent,
-		unit,
-		full: Math.ceil(amount * tests)
-	}));
+	return usePerTest(method, 'full', { putsBack: false, levels: USUAL_LEVELS }).map(
+		({ reagent, unit, amount }) => ({
+			reagent,
+			unit,
+			full: Math.ceil(amount * tests)
+		})
+	);
 }
 
 interface Lot {
@@ -348,7 +348,8 @@ export function displayPairs(now: Instant, history: WaterHistory): DemoReading[]
 }
 
 /** The kit that a reading was made with: the one of its method that was opened then. */
-export function kitOf({ things }: DemoShelf, { method, at }: DemoReading): string | null {
+export function kitOf({ things }: DemoShelf, { method, at, earlierPack }: DemoReading): string | null {
+	if (earlierPack) return null;
 	const open = things.filter(
 		(t) =>
 			t.method?.code === method.code &&

@@ -21,14 +21,9 @@ import { seededRandom, type Random } from '$lib/core/numeric';
 import { meqPerLFromDkh, type ParameterId } from '$lib/core/quantity';
 import type { StatedReading } from '$lib/core/reading';
 import { CALM_READER, readBy, type Levels } from '$lib/core/tank';
-import { DISPLAY_OFF } from './shelf';
 import { addDays, addSeconds, type Instant } from '$lib/core/time';
 import { calendar } from './calendar';
 import { QUIET, type DemoReading, type WaterStory } from './story';
-
-/** The display of the library reads too high, whatever water it is given. */
-const readerFor = (method: Method) =>
-	method === ALK_METER ? { ...CALM_READER, kitBias: DISPLAY_OFF } : CALM_READER;
 
 /** Reads a water that stands still, method after method, five minutes apart. */
 function readAll(
@@ -41,7 +36,7 @@ function readAll(
 	return methods.map((method, i) => ({
 		at: addSeconds(at, 300 * i),
 		method,
-		reading: readBy(random, method, levels, readerFor(method), 'full', calcium)
+		reading: readBy(random, method, levels, CALM_READER, 'full', calcium)
 	}));
 }
 
@@ -162,7 +157,7 @@ export function collected(
 				at,
 				[SALINITY_METER, ALK_SYRINGE, ALK_METER, CA_SYRINGE, CA_DROPS, HARDNESS_DROPS, NO3_LADDER, PO4_METER],
 				levels
-			),
+			).map((r) => ({ ...r, earlierPack: true })),
 			laboratory(
 				'alkalinity',
 				Number(meqPerLFromDkh(levels.alkalinity!).toFixed(2)),

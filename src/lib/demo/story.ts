@@ -26,6 +26,8 @@ export interface DemoReading {
 	readonly method: Method;
 	readonly reading: RawReading;
 	readonly note?: string;
+	/** Read with a pack that was used up before there was a shelf. */
+	readonly earlierPack?: boolean;
 	/** Read first the wrong way round, then corrected. */
 	readonly firstEnteredAs?: RawReading;
 	readonly correctedBecause?: string;

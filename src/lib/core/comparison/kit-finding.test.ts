@@ -67,6 +67,24 @@ describe('a kit on a standard', () => {
 			'line'
 		);
 	});
+	it('lays it through the lowest and the highest of three, and holds all of them against it', () => {
+		const found = findingOf(
+			standard(9, 0.05, read(10.5)),
+			standard(12, 0.05, read(12.1)),
+			standard(6, 0.05, read(6.1))
+		);
+		expect(found.standards.map((s) => s.holds.value)).toEqual([6, 9, 12]);
+		expect(found).toMatchObject({
+			state: 'far-off',
+			correction: { kind: 'line', low: { value: 6 }, high: { value: 12 } }
+		});
+	});
+	it('reads pure water as a zero that is off', () => {
+		expect(findingOf(standard(0, 0.01, read(0.4))).correction).toMatchObject({
+			kind: 'offset',
+			offset: -0.4
+		});
+	});
 	it('refuses a bound, which lies at no distance from anything, and a check without a reading', () => {
 		const bound: TestResult = {
 			kind: 'bound',

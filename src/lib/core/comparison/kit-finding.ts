@@ -33,7 +33,7 @@ export type KitState = 'in-order' | 'off' | 'far-off';
 
 export interface KitFinding {
 	readonly parameter: ParameterId;
-	/** One or two, the lower first. */
+	/** One or more, the lowest first. */
 	readonly standards: readonly StandardFound[];
 	readonly state: KitState;
 	/** What would put later readings right; null where the check itself has to be repeated first. */
@@ -114,9 +114,10 @@ function byTwo(low: StandardFound, high: StandardFound): Remedy {
 }
 
 /**
- * What a check on one or two standards tells of a kit: f = C/R, an offset C − R, or the line through both.
+ * What a check on standards tells of a kit: of one f = C/R or an offset C − R, of more the line through the lowest and the
+ * highest, all of them being held against what they hold.
  *
- * @param tried one or two standards, each read at least once
+ * @param tried one standard or more, each read at least once
  * @returns fails where a reading was only a bound, since a bound has no distance from anything
  * @see JCGM 100:2008, 5.1.2 for u(f)/f = √[(u(C)/C)² + (u(R)/R)²]
  */
@@ -128,7 +129,8 @@ export function kitFinding(parameter: ParameterId, tried: readonly StandardTried
 		standards.push(one.value);
 	}
 	standards.sort((a, b) => a.holds.value - b.holds.value);
-	const [low, high] = standards;
+	const low = standards[0];
+	const high = standards.length > 1 ? standards.at(-1) : undefined;
 	if (!low) return fail('no-check-reading', 'readings');
 	const worst = standards.find((s) => s.agreement === 'disagree')
 		? 'far-off'

@@ -1,5 +1,6 @@
 /** What stands on the shelf: how long it will do, what it costs, whether it is to be checked. */
 export { usePerTest, type Amount, type AmountUnit, type UseHabits } from './reagent-use.ts';
+export { USUAL_LEVELS } from './usual-levels.ts';
 export { stockOf, type Stock, type StockEntry } from './stock.ts';
 export {
 	costPerTest,

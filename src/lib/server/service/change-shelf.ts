@@ -122,7 +122,7 @@ export async function finishCheck(
 				? [{ holds: { value: content.value, u: content.u }, readings: own }]
 				: [];
 		});
-		const found = kitFinding(parameter, tried.slice(0, 2));
+		const found = kitFinding(parameter, tried);
 		if (!found.ok) return found;
 		const now = deps.clock.now();
 		await addKitCheck(tx, scope, {

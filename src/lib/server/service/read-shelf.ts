@@ -1,7 +1,7 @@
 import type { KitBeside, ShelfAnswer, ShelfHabits, ThingAnswer } from '$lib/contract/shelf-view';
 import { parametersOf, portionsOf } from '$lib/core/method';
 import { PARAMETER_IDS, type ParameterId } from '$lib/core/quantity';
-import { meritsOf, shoppingList } from '$lib/core/shelf';
+import { meritsOf, shoppingList, USUAL_LEVELS } from '$lib/core/shelf';
 import { photographsOf } from '../repository/photograph.ts';
 import { adoptedMethods } from '../repository/method.ts';
 import type { SiteScope } from '../repository/scope.ts';
@@ -124,21 +124,7 @@ export async function compareKits(
 	const levels = await levelsOf(deps, scope, water);
 	const things = await shelfThings(deps, scope, habits, levels);
 	const methods = await adoptedMethods(deps.db, scope);
-	const full = {
-		alkalinity: 8,
-		calcium: 420,
-		magnesium: 1300,
-		potassium: 395,
-		nitrate: 6,
-		phosphate: 0.06,
-		ammonia: 0.1,
-		nitrite: 0.1,
-		salinity: 35,
-		ph: 8.1,
-		temperature: 25,
-		hardness: 8,
-		...levels
-	};
+	const full = { ...USUAL_LEVELS, ...levels };
 	return methods
 		.filter(({ method }) => method.kind !== 'stated' && parametersOf(method).includes(parameter))
 		.map(({ method }) => {

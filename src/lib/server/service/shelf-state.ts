@@ -10,6 +10,7 @@ import {
 	supplyOf,
 	testsLeft,
 	usePerTest,
+	USUAL_LEVELS,
 	type StockEntry
 } from '$lib/core/shelf';
 import type { Instant } from '$lib/core/time';
@@ -24,20 +25,6 @@ import {
 } from '../repository/shelf.ts';
 import type { SiteScope } from '../repository/scope.ts';
 import type { Deps } from './deps.ts';
-
-/** Where nothing is known of a water: what titrant is usually needed for. */
-const USUAL_LEVELS: Readonly<Partial<Record<ParameterId, number>>> = {
-	alkalinity: 8,
-	calcium: 420,
-	magnesium: 1300,
-	potassium: 395,
-	nitrate: 6,
-	phosphate: 0.06,
-	salinity: 35,
-	ph: 8.1,
-	temperature: 25,
-	hardness: 8
-};
 
 type Levels = Readonly<Partial<Record<ParameterId, number>>>;
 

@@ -4,7 +4,7 @@
 	import type { UnusedSchool } from '$lib/contract/shelf-view';
 	import type { Method } from '$lib/core/method';
 	import { PARAMETER_IDS, PARAMETERS, UNITS, type ParameterId, type UnitId } from '$lib/core/quantity';
-	import { usePerTest } from '$lib/core/shelf';
+	import { usePerTest, USUAL_LEVELS } from '$lib/core/shelf';
 	import { SHELF_KIND_NAMES } from '$lib/format/shelf';
 	import Action from '$lib/ui/shared/Action.svelte';
 	import Choice from '$lib/ui/shared/Choice.svelte';
@@ -48,9 +48,8 @@
 	/** Bottles as large as the pack needs for its tests, a little over; the label knows better. */
 	const bottles = $derived.by(() => {
 		if (!method || kind !== 'kit') return [];
-		const levels = { alkalinity: 8, calcium: 420, magnesium: 1300, potassium: 395, hardness: 8 };
 		const tests = method.pack.tests ?? 50;
-		return usePerTest(method, 'full', { putsBack: unused === 'put-back', levels }).map(
+		return usePerTest(method, 'full', { putsBack: unused === 'put-back', levels: USUAL_LEVELS }).map(
 			({ reagent, unit, amount }) => ({ reagent, unit, full: Math.ceil((amount * tests) / 5) * 5 })
 		);
 	});

@@ -42,6 +42,14 @@
 		return found.standardsRead.filter((r) => !used.has(r.runId));
 	});
 	const openFor = (p: ParameterId) => open.filter((r) => r.results.some((x) => x.parameter === p));
+	/** What everybody has in the house. */
+	const ZERO_WORDS: Readonly<Partial<Record<ParameterId, string>>> = {
+		salinity: 'Purified water is one of salinity 0, for the zero; a weighed salt solution is another.',
+		temperature: 'Melting ice in purified water is one of 0 °C, good to 0.1 °C.',
+		ph: 'Buffer solutions of the probe are its standards: note the value for the day’s temperature.'
+	};
+	const isPast = (standard: (typeof found.standards)[number]) =>
+		standard.supply.goodUntil !== null && standard.supply.goodUntil <= now;
 	const bench = (standardId: string) =>
 		`/waters/${waterId}/bench?kit=${thing.id}&standard=${standardId}&method=${thing.method?.code ?? ''}`;
 </script>
@@ -54,6 +62,7 @@
 				No standard on the shelf holds {tells.map(nameWithin).join(' or ')}.
 				<a class="link" href="/waters/{waterId}/shelf/new?kind=standard">Put one on it</a>, or
 				<a class="link" href="/waters/{waterId}/shelf/standard">make one</a>.
+				{ZERO_WORDS[tells[0] ?? 'alkalinity'] ?? ''}
 			</p>
 		{:else}
 			<p class="mt-2 max-w-[44rem] text-muted">
@@ -62,7 +71,9 @@
 			</p>
 			<div class="mt-3 flex flex-wrap gap-3">
 				{#each found.standards as standard (standard.id)}
-					<Action href={bench(standard.id)}>Test {standard.name}</Action>
+					<Action href={bench(standard.id)}
+						>Test {standard.name}{isPast(standard) ? ', past its date' : ''}</Action
+					>
 				{/each}
 			</div>
 		{/if}
