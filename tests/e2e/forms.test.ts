@@ -20,7 +20,8 @@ describe('every form of reading, by hand', () => {
 		await me.sees(/\b3\b drops/);
 		await refuses(me, 'type the total', ['-4', 'lots', '3.5', 'NaN', '9999'], '3');
 		await type(me, 'type the total', '21');
-		await me.sees(/8\.2 ± 0\.\d dKH/);
+		// The bottle on the shelf is noted as leaky, and its drops leave more open.
+		await me.sees(/8\.2 ± 1\.\d dKH/);
 		await me.press('Bad drop');
 		await me.sees('Bad drop: 1');
 		await me.press('Somewhere between');

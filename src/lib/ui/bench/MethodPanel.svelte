@@ -192,7 +192,7 @@
 			>
 		</p>
 	{/if}
-	{#if kits.length > 1}
+	{#if kits.length > 0}
 		<label class="small mt-3 block">
 			<span class="block text-muted">With</span>
 			<select bind:value={kitId} class="min-h-12 w-full rounded-md border border-line-strong bg-surface">
@@ -200,10 +200,6 @@
 				<option value="">another one, not on the shelf</option>
 			</select>
 		</label>
-	{:else if kits[0]}
-		<p class="small mt-3 text-muted">
-			With {lotName(kits[0])}, from the shelf.
-		</p>
 	{/if}
 
 	<details class="small mt-4" open={ageH !== '0' || factor !== '1'}>
