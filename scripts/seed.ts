@@ -211,7 +211,7 @@ async function fillChecks({ scopes, waterId, timeZone, shelf, itemIds }: At): Pr
 			await services.finishCheck(scope, { id: deps.newId(), waterId, itemId, parameter, runIds })
 		);
 		if (!accepted) continue;
-		const decision = { decision: 'accept', span: 'all', note: '' } as const;
+		const decision = { decision: 'accept', span: 'all', retire: false, note: '' } as const;
 		must(await services.decideCheck(scope, { id: deps.newId(), waterId, checkId, ...decision }));
 	}
 }

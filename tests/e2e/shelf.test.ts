@@ -64,6 +64,9 @@ describe('the shelf', () => {
 		await me.press('What do they say of the kit?');
 		await me.sees(/Alkalinity: (far )?off|Alkalinity: in order/);
 		await me.sees('the standard holds 8.10 ± 0.08 dKH');
+		await me.press('Retire it');
+		await me.sees('Retire the kit, and leave its results as they are');
+		await me.press('Leave it as it is');
 		await me.press('Correct all its readings by it');
 		await me.sees('0 results move');
 		await me.press('Correct by it');
@@ -110,12 +113,13 @@ describe('the shelf', () => {
 	});
 	it('and a photometer is read through to a saved result, its failures answered in words', async () => {
 		const me = await openPage(world);
-		const letIt = (how: string) => me.page.select('section[aria-label="Simulated photometer"] select', how);
+		const letIt = (how: string) => me.page.select('details[aria-label="Simulated photometer"] select', how);
 		await me.goto('/bench');
 		await me.choose('alk-meter');
 		await me.press('Start alkalinity');
 		await me.press('Done, go on');
 		await me.press('Done, go on');
+		await me.press('Simulated photometer');
 		await letIt('not-there');
 		await me.press('Connect');
 		await me.sees('No device answers');
@@ -170,7 +174,7 @@ describe('the shelf', () => {
 		await me.sees(/alkalinity 8\.1\d? ± 0\.\d+ dKH/);
 		await me.fill('input[name="name"]', 'Soda for alkalinity');
 		await me.press('Put it on the shelf');
-		await me.sees('Holds');
+		await me.sees('0.243 g of sodium hydrogencarbonate');
 		await me.goto('/shelf');
 		await me.sees('Soda for alkalinity');
 		expect(me.complaints).toEqual([]);

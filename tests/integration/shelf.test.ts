@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
 import { NO_DETAILS, type AddItem } from '../../src/lib/contract/shelf.ts';
 import type { ShelfHabits } from '../../src/lib/contract/shelf-view.ts';
-import { ALK_DROPS, ALK_SYRINGE } from '../../src/lib/core/method/index.ts';
+import { ALK_DROPS, ALK_SYRINGE, CA_MG_PAIR } from '../../src/lib/core/method/index.ts';
 import type { TestResult } from '../../src/lib/core/reading/index.ts';
 import { addDays } from '../../src/lib/core/time/index.ts';
 import { NOON, openWorld, testRun, type World } from '../support/site.ts';
@@ -145,6 +145,7 @@ describe('a kit on the shelf', () => {
 				checkId,
 				decision,
 				span,
+				retire: false,
 				note: ''
 			});
 		expect(await decide('accept')).toMatchObject({ value: { moved: 1 } });
@@ -197,6 +198,78 @@ describe('a kit on the shelf', () => {
 			calibrated: { dropMl: 0.045 }
 		});
 	});
+	it('that is off is retired together with its correction, and is off the bench', async () => {
+		const site = await world.site('retired');
+		const kit = await put(site);
+		await note(site, kit, 'opened', { sameLeaflet: false });
+		const solution = await standard(site);
+		await read(site, [kit], 0.4);
+		const runIds = [await read(site, [kit], 0.34, solution)];
+		const check = {
+			id: world.deps.newId(),
+			waterId: site.waterId,
+			itemId: kit,
+			parameter: 'alkalinity' as const
+		};
+		const finished = await world.services.finishCheck(site.scope, { ...check, runIds });
+		if (!finished.ok) throw new Error(finished.fault.code);
+		const decided = await world.services.decideCheck(site.scope, {
+			id: world.deps.newId(),
+			waterId: site.waterId,
+			checkId: finished.value.checkId,
+			decision: 'accept',
+			span: 'all',
+			retire: true,
+			note: 'Caked.'
+		});
+		expect(decided).toMatchObject({ value: { moved: 1 } });
+		const { thing: now, checks } = await thing(site, kit);
+		expect(now.retiredAt).toBe(world.now);
+		expect(checks).toMatchObject([{ accepted: true }]);
+		expect((await world.services.readBench(site.scope, site.water)).kits).toEqual([]);
+	});
+	it('of two titrations is checked when both are', async () => {
+		const site = await world.site('pair');
+		const pair = await put(site, {
+			name: 'Pair',
+			methodCode: CA_MG_PAIR.code,
+			methodVersion: CA_MG_PAIR.version
+		});
+		await note(site, pair, 'opened', { sameLeaflet: true });
+		const marks = {
+			readAs: 'used',
+			fills: [{ startMl: 1, end: { lowerMl: 0.83, upperMl: 0.83 } }],
+			sure: true
+		};
+		const contents = [
+			{ parameter: 'calcium' as const, value: 425, u: 2 },
+			{ parameter: 'magnesium' as const, value: 1290, u: 7 }
+		];
+		const both = { methodCode: null, methodVersion: null, details: { ...NO_DETAILS, contents } };
+		const solution = await put(site, { kind: 'standard', name: 'Both', ...both });
+		const run = {
+			...testRun(world, site.waterId),
+			itemIds: [pair],
+			standardId: solution,
+			methodCode: CA_MG_PAIR.code,
+			methodVersion: CA_MG_PAIR.version,
+			reading: { form: 'pair', portion: 'full', first: marks, second: marks }
+		};
+		expect(await world.services.saveTestRun(site.scope, run as never)).toMatchObject({ ok: true });
+		const finish = async (parameter: 'calcium' | 'magnesium') => {
+			const check = {
+				id: world.deps.newId(),
+				waterId: site.waterId,
+				itemId: pair,
+				parameter,
+				runIds: [run.id]
+			};
+			expect(await world.services.finishCheck(site.scope, check)).toMatchObject({ ok: true });
+			return (await thing(site, pair)).thing.due;
+		};
+		expect(await finish('calcium')).toBe('new');
+		expect(await finish('magnesium')).toBeNull();
+	});
 	it('is refused what does not fit', async () => {
 		const site = await world.site('refused');
 		const stranger = await world.site('stranger');
@@ -205,6 +278,10 @@ describe('a kit on the shelf', () => {
 		const { services } = world;
 		const run = { ...testRun(world, site.waterId), itemIds: [theirs] };
 		expect(await services.saveTestRun(site.scope, run)).toMatchObject({ fault: { code: 'unknown-item' } });
+		const drops = await put(site, { methodCode: ALK_DROPS.code, methodVersion: ALK_DROPS.version });
+		expect(await services.saveTestRun(site.scope, { ...run, itemIds: [drops] })).toMatchObject({
+			fault: { code: 'unknown-item', field: 'itemIds' }
+		});
 		expect(await services.saveTestRun(site.scope, { ...run, itemIds: [kit], standardId: kit })).toMatchObject(
 			{
 				fault: { code: 'unknown-item', field: 'standardId' }

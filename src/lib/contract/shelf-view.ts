@@ -5,7 +5,7 @@ import type { ParameterId } from '$lib/core/quantity';
 import type { TestResult } from '$lib/core/reading';
 import type { AmountUnit, CheckDue, DatedNote, KitMerits, Supply, ToBuy, TrustSchool } from '$lib/core/shelf';
 import type { Instant } from '$lib/core/time';
-import type { ShelfDetails, ShelfKind } from './shelf';
+import type { CheckSpan, ShelfDetails, ShelfKind } from './shelf';
 
 export const TRUST_SCHOOLS: readonly TrustSchool[] = ['standards', 'habit'];
 
@@ -112,8 +112,20 @@ export interface ResultMove {
 	readonly gradeAfter: { readonly grade: Grade | null; readonly side: 'low' | 'high' | null };
 }
 
+/** A decision on a check as it would turn out, before it is taken. */
+export interface WeighedDecision {
+	readonly checkId: string;
+	readonly decision: 'accept' | 'withdraw';
+	readonly span: CheckSpan;
+	/** The kit is to be retired with it. */
+	readonly retire: boolean;
+	readonly moves: readonly ResultMove[];
+}
+
 export interface ThingAnswer {
 	readonly thing: ShelfThing;
+	/** The solution that a home-made standard was thinned from; null of all else. */
+	readonly stockName: string | null;
 	readonly notes: readonly NoteShown[];
 	readonly checks: readonly CheckShown[];
 	/** Readings of standards made with it, newest first. */

@@ -183,11 +183,17 @@ export const DecideCheck = Type.Object(
 		checkId: Id,
 		decision: words(['accept', 'withdraw'] as const),
 		span: words(CHECK_SPANS),
+		/** The kit is not used any more; what it was off by may be taken out of its results all the same. */
+		retire: Type.Boolean(),
 		note: Note
 	},
 	closed
 );
 export type DecideCheck = Static<typeof DecideCheck>;
+
+/** Whatever no longer fits what is known of a thing is derived again. */
+export const DeriveItem = Type.Object({ id: Id, waterId: Id, itemId: Id }, closed);
+export type DeriveItem = Static<typeof DeriveItem>;
 
 /** A check as it is kept. */
 export interface KeptCheck {

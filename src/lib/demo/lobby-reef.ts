@@ -26,7 +26,7 @@ import {
 } from '$lib/core/tank';
 import { addDays, daysBetween, type Instant } from '$lib/core/time';
 import { calendar } from './calendar';
-import { displayPairs } from './shelf';
+import { displayPairs } from './display-pairs';
 import type { DemoNote, DemoReading, WaterStory } from './story';
 
 export const LOBBY_REEF = { name: 'Lobby reef', netVolumeL: 540, days: 548 } as const;

@@ -15,16 +15,14 @@ import {
 	THERMOMETER,
 	type Method
 } from '$lib/core/method';
-import { seededRandom, type Random } from '$lib/core/numeric';
+import { seededRandom } from '$lib/core/numeric';
 import type { ParameterId } from '$lib/core/quantity';
-import { usePerTest, USUAL_LEVELS } from '$lib/core/shelf';
-import { CALM_READER, readBy, type Levels, type WaterHistory } from '$lib/core/tank';
+import { usePerTest } from '$lib/core/shelf';
+import { CALM_READER, readBy, type Levels } from '$lib/core/tank';
 import { addDays, type Instant } from '$lib/core/time';
+import { DISPLAY_OFF } from './display-pairs';
 import type { DemoCheck, DemoReading, DemoShelf, DemoShelfNote, DemoThing } from './story';
 
-/** Reagent that had drawn water: the display reads so much too high. */
-const DISPLAY_OFF = 0.11;
-const PAIRS = { count: 12, everyDays: 12, lastDaysAgo: 10 } as const;
 const CHECKED_DAYS_AGO = 8;
 /** The standard of the shelf, as its label has it. */
 const MAJOR: Readonly<Levels> = { alkalinity: 8.1, calcium: 425, magnesium: 1310, potassium: 395 };
@@ -33,13 +31,11 @@ const SEED = 77;
 /** Bottles that do for the tests on the pack, and a little over. */
 function bottlesFor(method: Method): ShelfDetails['bottles'] {
 	const tests = method.pack.tests ?? 50;
-	return usePerTest(method, 'full', { putsBack: false, levels: USUAL_LEVELS }).map(
-		({ reagent, unit, amount }) => ({
-			reagent,
-			unit,
-			full: Math.ceil(amount * tests)
-		})
-	);
+	return usePerTest(method, 'full', { putsBack: false, levels: {} }).map(({ reagent, unit, amount }) => ({
+		reagent,
+		unit,
+		full: Math.ceil(amount * tests)
+	}));
 }
 
 interface Lot {
@@ -328,23 +324,6 @@ export function schoolShelf(now: Instant): DemoShelf {
 		],
 		checks: []
 	};
-}
-
-/** Alkalinity by the display as well, on the evenings of the syringe: the pairs that made somebody wonder. */
-export function displayPairs(now: Instant, history: WaterHistory): DemoReading[] {
-	const random: Random = seededRandom(SEED + 1);
-	const evenings = history.readings.filter((r) => r.method === ALK_SYRINGE);
-	return Array.from({ length: PAIRS.count }, (_, i) => {
-		const wanted = addDays(now, -(PAIRS.lastDaysAgo + PAIRS.everyDays * (PAIRS.count - 1 - i)));
-		const evening = evenings.findLast((r) => r.at <= wanted)!;
-		const at = addDays(evening.at, 0.01);
-		const { levels } = history.states.findLast((s) => s.at <= at)!;
-		return {
-			at,
-			method: ALK_METER,
-			reading: readBy(random, ALK_METER, levels, { ...CALM_READER, kitBias: DISPLAY_OFF })
-		};
-	});
 }
 
 /** The kit that a reading was made with: the one of its method that was opened then. */

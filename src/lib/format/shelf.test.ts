@@ -10,6 +10,7 @@ import {
 	findingSentence,
 	gradeMove,
 	noteWords,
+	recipeWords,
 	standardSentence,
 	supplySentence,
 	toBuyWords
@@ -51,6 +52,24 @@ describe('what is left, in words', () => {
 		expect(amountWords(0.613, 'ml')).toBe('0.61 mL');
 		expect(amountWords(58.4, 'ml')).toBe('58.4 mL');
 		expect(amountWords(1, 'scoops')).toBe('1 scoop');
+	});
+	it('says how a home-made standard was made', () => {
+		const details = { tests: null, bottles: [], contents: [], belongsTo: null };
+		const volumeMl = { value: 1000, u: 1 };
+		const recipe = {
+			by: 'weighed',
+			salt: 'potassium-nitrate',
+			massG: { value: 1.631, u: 0.01 },
+			volumeMl
+		} as const;
+		expect(recipeWords({ ...details, recipe }, () => '')).toBe(
+			'1.631 g of potassium nitrate, KNO₃, filled up to 1000 mL'
+		);
+		const thinned = { by: 'diluted', stockId: 's', takenMl: { value: 5, u: 0.05 }, volumeMl } as const;
+		expect(recipeWords({ ...details, recipe: thinned }, () => 'the stock')).toBe(
+			'5 mL of the stock, filled up to 1000 mL'
+		);
+		expect(recipeWords({ ...details, recipe: null }, () => '')).toBe('');
 	});
 	it('says what to buy and by when', () => {
 		const buy = { methodCode: 'x', perDay: 0.3 };

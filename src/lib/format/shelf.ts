@@ -4,6 +4,7 @@ import type { KitFinding, StandardFound } from '$lib/core/comparison';
 import type { DropperState } from '$lib/core/method';
 import { nameWithin, PARAMETERS, UNITS, type ParameterId, type UnitId } from '$lib/core/quantity';
 import type { CheckDue, DatedNote, ToBuy } from '$lib/core/shelf';
+import { SALTS } from '$lib/core/standard';
 import type { Instant } from '$lib/core/time';
 import { correctionWords } from './arithmetic.ts';
 import { shortDay } from './date.ts';
@@ -188,6 +189,16 @@ export function noteWords(what: DatedNote): string {
 		case 'back-in-use':
 			return 'Taken back into use';
 	}
+}
+
+/** How a home-made standard was made; empty for a bought one. */
+export function recipeWords({ recipe }: ShelfThing['details'], stockName: (id: string) => string): string {
+	if (!recipe) return '';
+	const amount = ({ value }: { readonly value: number }, unit: string) => `${plain(value)} ${unit}`;
+	const filled = `filled up to ${amount(recipe.volumeMl, 'mL')}`;
+	return recipe.by === 'weighed'
+		? `${amount(recipe.massG, 'g')} of ${SALTS[recipe.salt].name.toLowerCase()}, ${SALTS[recipe.salt].formula}, ${filled}`
+		: `${amount(recipe.takenMl, 'mL')} of ${stockName(recipe.stockId)}, ${filled}`;
 }
 
 /** "alkalinity 8.1 ± 0.08 dKH, calcium 425 ± 4 mg/L" */

@@ -3,14 +3,11 @@ import { readingById } from './repository/test.ts';
 import { supplementsUsed } from './repository/event.ts';
 import { targetsOf } from './repository/water.ts';
 import type { SiteScope } from './repository/scope.ts';
-import {
-	addToShelf,
-	decideCheck,
-	deriveItemAgain,
-	finishCheck,
-	noteItem,
-	previewDecision
-} from './service/change-shelf.ts';
+import { addToShelf } from './service/add-to-shelf.ts';
+import { decideCheck, previewDecision } from './service/decide-check.ts';
+import { deriveItemAgain } from './service/derive-item.ts';
+import { finishCheck } from './service/finish-check.ts';
+import { noteItem } from './service/note-item.ts';
 import { compareKits, readShelf, readShelfThing } from './service/read-shelf.ts';
 import { correctReading } from './service/correct-reading.ts';
 import type { Deps } from './service/deps.ts';

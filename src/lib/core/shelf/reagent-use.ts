@@ -1,4 +1,5 @@
 import {
+	MG_PER_CA_AS_MG,
 	sampleOf,
 	stepsFor,
 	titrantReagentOf,
@@ -10,6 +11,7 @@ import {
 } from '../method/index.ts';
 import { bisect } from '../numeric/index.ts';
 import type { ParameterId } from '../quantity/index.ts';
+import { USUAL_LEVELS } from './usual-levels.ts';
 
 /** What a reagent is measured in: a liquid in millilitres, a powder in scoops. */
 export type AmountUnit = 'ml' | 'scoops';
@@ -23,13 +25,12 @@ export interface Amount {
 export interface UseHabits {
 	/** Unused titrant goes back into its bottle; else a whole filling is gone with every test. */
 	readonly putsBack: boolean;
-	/** What the water usually holds, canonical units. */
+	/** What the water holds, canonical units; where it is not said, what waters usually hold. */
 	readonly levels: Readonly<Partial<Record<ParameterId, number>>>;
 }
 
 /** A drop of a reagent that is not titrated with, mL: no method says it, so it is taken as usual. */
 const USUAL_DROP_ML = 0.04;
-const DIFFERENCE_LEVEL = 1600;
 
 /** Titrant for a value, in the meter's unit, as far as the leaflet reaches; half of what a table covers without one. */
 function titrantFor(titration: Titration, value: number, sampleMl: number, fullMl: number): number {
@@ -52,6 +53,14 @@ function titrantFor(titration: Titration, value: number, sampleMl: number, fullM
 	}
 	const { atZero, perUnit } = { atZero: valueAt(0), perUnit: valueAt(1) - valueAt(0) };
 	return Math.min(most, Math.max(0, (value - atZero) / perUnit));
+}
+
+/** What is titrated: the parameter itself, or with calcium where that is taken off afterwards. */
+function totalOf(method: Method, parameter: ParameterId, levels: UseHabits['levels']): number {
+	const level = (p: ParameterId) => levels[p] ?? USUAL_LEVELS[p];
+	return method.kind === 'difference'
+		? level(parameter) + MG_PER_CA_AS_MG * level(method.subtract.parameter)
+		: level(parameter);
 }
 
 /**
@@ -78,7 +87,7 @@ export function usePerTest(method: Method, portion: Portion, habits: UseHabits):
 		const which = action.titration ?? 0;
 		const titration = titrations[which];
 		if (!titration) continue;
-		const level = method.kind === 'difference' ? DIFFERENCE_LEVEL : (habits.levels[titration.parameter] ?? 0);
+		const level = totalOf(method, titration.parameter, habits.levels);
 		const volume = titrantFor(titration, level, sampleMl, fullMl);
 		const { meter } = titration;
 		const reagent = titrantReagentOf(method, which);

@@ -5,6 +5,7 @@ import {
 	ALK_DROPS,
 	ALK_SYRINGE,
 	CA_MG_PAIR,
+	HARDNESS_DROPS,
 	K_FILTER,
 	NO3_CARD,
 	PO4_METER,
@@ -49,6 +50,11 @@ describe('what a test takes', () => {
 		expect(amount(usePerTest(ALK_SYRINGE, 'full', { ...habits, putsBack: false }), 'B')).toBe(1);
 		const high = { putsBack: false, levels: { alkalinity: 16 } };
 		expect(amount(usePerTest(ALK_SYRINGE, 'full', high), 'B')).toBe(2);
+	});
+	it('is what calcium takes as well where it is taken off afterwards, and the usual where nothing is said', () => {
+		// 1330 + 0.6064 · 430 mg/L as magnesium, at 60.8 to the drop of 0.04 mL.
+		expect(amount(usePerTest(HARDNESS_DROPS, 'full', habits), 'C')).toBeCloseTo((0.04 * 1590.8) / 60.8, 2);
+		expect(amount(usePerTest(ALK_DROPS, 'full', { ...habits, levels: {} }), 'B')).toBeCloseTo(0.04 * 20, 2);
 	});
 	it('is half the titrant with half the sample', () => {
 		const full = amount(usePerTest(ALK_SYRINGE, 'full', habits), 'B')!;

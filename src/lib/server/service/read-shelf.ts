@@ -1,7 +1,7 @@
 import type { KitBeside, ShelfAnswer, ShelfHabits, ThingAnswer } from '$lib/contract/shelf-view';
 import { parametersOf, portionsOf } from '$lib/core/method';
 import { PARAMETER_IDS, type ParameterId } from '$lib/core/quantity';
-import { meritsOf, shoppingList, USUAL_LEVELS } from '$lib/core/shelf';
+import { itemStateOf, meritsOf, shoppingList, USUAL_LEVELS } from '$lib/core/shelf';
 import { photographsOf } from '../repository/photograph.ts';
 import { adoptedMethods } from '../repository/method.ts';
 import type { SiteScope } from '../repository/scope.ts';
@@ -74,24 +74,21 @@ export async function readShelfThing(
 		photographsOf(deps.db, scope, { itemId })
 	]);
 	const tells = new Set<ParameterId>(thing.method ? parametersOf(thing.method) : []);
-	const accepted = new Set(
-		notes.reduce<string[]>((ids, { what }) => {
-			if (what.kind === 'check-accepted') return [...ids, what.checkId];
-			return what.kind === 'check-withdrawn' ? ids.filter((id) => id !== what.checkId) : ids;
-		}, [])
-	);
 	const inForce = new Set(
-		thing.checked.flatMap(({ correctedBy }) => (correctedBy ? [JSON.stringify(correctedBy)] : []))
+		Object.values(itemStateOf(notes.map((n) => n.what)).accepted).map((check) => check.checkId)
 	);
+	const { recipe } = thing.details;
+	const stock = recipe?.by === 'diluted' ? things.find((t) => t.id === recipe.stockId) : null;
 	return {
 		thing,
+		stockName: stock?.name ?? null,
 		notes: notes.map(({ id, what, note, by }) => ({ id, what, note, by })).reverse(),
 		checks: checks.map(({ id, finding, checkedAt, runIds: ids }) => ({
 			id,
 			finding,
 			at: checkedAt,
 			runIds: ids,
-			accepted: accepted.has(id) && inForce.has(JSON.stringify(finding.correction))
+			accepted: inForce.has(id)
 		})),
 		standardsRead: read
 			.map(({ runId, standardId, water: standard, at, results }) => ({

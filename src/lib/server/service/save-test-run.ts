@@ -39,8 +39,14 @@ export async function saveTestRun(
 		const itemIds = [...new Set(command.itemIds ?? [])];
 		const standardId = command.standardId ?? null;
 		const named = await shelfItemsByIds(tx, scope, standardId ? [...itemIds, standardId] : itemIds);
-		if (itemIds.some((id) => !named.some((i) => i.id === id))) return fail('unknown-item', 'itemIds');
-		if (standardId && named.find((i) => i.id === standardId)?.kind !== 'standard') {
+		const madeWith = (id: string) => named.find((i) => i.id === id);
+		// A kit's drops and corrections are its own: they say nothing of another kit's reading.
+		const fits = (id: string) => {
+			const item = madeWith(id);
+			return item && (item.kind !== 'kit' || item.method?.code === command.methodCode);
+		};
+		if (!itemIds.every(fits)) return fail('unknown-item', 'itemIds');
+		if (standardId && madeWith(standardId)?.kind !== 'standard') {
 			return fail('unknown-item', 'standardId');
 		}
 		const parts = await kitParts(tx, scope, itemIds);

@@ -10,7 +10,6 @@ import {
 	supplyOf,
 	testsLeft,
 	usePerTest,
-	USUAL_LEVELS,
 	type StockEntry
 } from '$lib/core/shelf';
 import type { Instant } from '$lib/core/time';
@@ -106,8 +105,14 @@ function thingOf(
 		}));
 		return costPerTest(item.price, whole, portion === 'full' ? pack : null);
 	};
-	const last = checks[0] ?? null;
 	const lastOf = (parameter: ParameterId) => checks.find((c) => c.finding.parameter === parameter) ?? null;
+	const toProve = (method ? parametersOf(method) : []).filter((p) => provable.has(p));
+	// A kit of two titrations is checked when both are.
+	const checkedEach = toProve.map((p) => lastOf(p)?.checkedAt ?? null);
+	const checkedAt = checkedEach.reduce<Instant | null>(
+		(oldest, at) => (oldest === null || at === null ? null : at < oldest ? at : oldest),
+		checkedEach[0] ?? null
+	);
 	const cost = { full: costOf('full'), half: costOf('half') };
 	return {
 		...item,
@@ -123,12 +128,12 @@ function thingOf(
 				: checkDue(
 						{
 							openedAt: item.kind === 'kit' ? state.openedAt : (item.boughtAt ?? item.receivedAt),
-							checkedAt: last?.checkedAt ?? null,
+							checkedAt,
 							doubtedAt: state.doubtedAt,
 							goodUntil: until
 						},
 						// Without a standard that holds it, nothing can be proved now and then.
-						parametersOf(method).some((p) => provable.has(p)) ? habits.trust : 'habit',
+						toProve.length > 0 ? habits.trust : 'habit',
 						now
 					),
 		checked: (method ? parametersOf(method) : []).flatMap((parameter) => {
@@ -162,7 +167,6 @@ export async function shelfThings(
 		itemUses(deps.db, scope, null)
 	]);
 	const now = deps.clock.now();
-	const usual = { ...USUAL_LEVELS, ...levels };
 	const of = <T extends { readonly itemId: string }>(all: readonly T[]) => {
 		const byItem = new Map<string, T[]>();
 		for (const one of all) {
@@ -183,7 +187,7 @@ export async function shelfThings(
 			notesBy.get(item.id) ?? [],
 			checksBy.get(item.id) ?? [],
 			habits,
-			usual,
+			levels,
 			provable,
 			now
 		)

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { PARAMETER_IDS, PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
 import { fromIso } from '$lib/core/time';
-import { decisionOfForm, finishOfForm, itemOfForm, noteOfForm } from './shelf-form';
+import { decisionOfForm, deriveOfForm, finishOfForm, itemOfForm, noteOfForm } from './shelf-form';
 import { madeStandardOfForm } from './standard-form';
 
 const ID = '01a209a2-e483-7549-85e5-e5f4ef0138cc';
@@ -158,7 +158,11 @@ describe('the forms of a check', () => {
 			value: { decision: 'accept', span: 'from-check' }
 		});
 		expect(decisionOfForm(form({ ...decide, span: 'x' }), OTHER)).toMatchObject({ value: { span: 'all' } });
+		expect(decisionOfForm(form({ ...decide, retire: 'yes' }), OTHER)).toMatchObject({
+			value: { retire: true }
+		});
 		expect(fieldOf(decisionOfForm(form({ ...decide, decision: 'shrug' }), OTHER))).toBe('decision');
+		expect(fieldOf(deriveOfForm(form({ id: 'x' }), ID, OTHER))).toBe('id');
 	});
 });
 

@@ -2,6 +2,7 @@ import {
 	AddItem,
 	CHECK_SPANS,
 	DecideCheck,
+	DeriveItem,
 	FinishCheck,
 	NOTE_ITEM,
 	NOTE_KINDS,
@@ -148,6 +149,11 @@ export function decisionOfForm(form: FormData, waterId: string): Result<DecideCh
 		checkId: typedText(form.get('checkId')),
 		decision: typedText(form.get('decision')),
 		span: CHECK_SPANS.find((s) => s === form.get('span')) ?? 'all',
+		retire: form.get('retire') === 'yes',
 		note: typedText(form.get('note'))
 	});
+}
+
+export function deriveOfForm(form: FormData, itemId: string, waterId: string): Result<DeriveItem> {
+	return validate(DeriveItem, { id: typedText(form.get('id')), waterId, itemId });
 }

@@ -164,7 +164,7 @@
 			slip: { kind: slip.kind, answer: 'that-is-it' as const }
 		};
 		// The steps were those of the kit that was opened; what was noted of them tells nothing of the other's.
-		const other = slip.method.code === draft.method.code ? {} : { method: slip.method, log: [] };
+		const other = slip.method.code === draft.method.code ? {} : { method: slip.method, log: [], kit: null };
 		desk.change({ ...change, ...other });
 	}
 	function keepAsEntered(slip: SlipCandidate): void {

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { untrack } from 'svelte';
 	import { MISHAPS, type Mishap } from '$lib/device/simulated-photometer';
 	import { faultText } from '$lib/format/faults';
 	import Action from '$lib/ui/shared/Action.svelte';
@@ -23,6 +24,8 @@
 		nonsense: 'send nonsense',
 		dirty: 'have a dirty cuvette'
 	};
+	/** Whoever reads a display with their own eyes needs nothing of it; once connected it stays open. */
+	let open = $state(untrack(() => device.connected));
 	let said = $state('');
 	// The desk ticks four times a second; a lamp warms up by the same clock.
 	const warming = $derived(desk.now >= 0 && device.connected ? device.warmUpLeftS() : 0);
@@ -50,11 +53,15 @@
 	}
 </script>
 
-<section aria-label={device.name} class="mt-6 max-w-[38rem] border border-line-strong bg-paper p-4">
-	<p class="flex flex-wrap items-baseline justify-between gap-x-4">
+<details
+	bind:open
+	aria-label={device.name}
+	class="mt-6 max-w-[38rem] border border-line-strong bg-paper px-4 open:pb-4"
+>
+	<summary class="min-h-12 py-3">
 		<strong>{device.name}</strong>
-		<span class="figures small text-muted" role="status">{status}</span>
-	</p>
+		<span class="figures small pl-2 text-muted" role="status">{status}</span>
+	</summary>
 	{#if device.simulated}
 		<p class="small text-muted">
 			No device is behind it: it shows about what is expected of the water. Its readings are for practice.
@@ -81,4 +88,4 @@
 			</select>
 		</label>
 	{/if}
-</section>
+</details>

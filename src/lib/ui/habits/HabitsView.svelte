@@ -74,8 +74,9 @@
 <main class="page max-w-[48rem]!">
 	<h1 class="text-3xl">Units and habits</h1>
 	<p class="mt-1 max-w-[40rem] text-muted">
-		Kept on this device. A habit stands with every reading it was used for, so that changing it here changes
-		nothing that was read before.
+		Kept on this device. How a reading is made stands with every reading, so that changing it here changes
+		nothing that was read before. What is left on the shelf, and which checks are due, is reckoned by the
+		habit of today.
 	</p>
 	<form method="post" action="/preferences" class="mt-6 space-y-8">
 		<input type="hidden" name="back" value={path} />

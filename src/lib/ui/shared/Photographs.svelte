@@ -68,14 +68,7 @@
 {#if all.length < MOST_PHOTOGRAPHS}
 	<label class="link mt-2 inline-flex min-h-12 cursor-pointer items-center">
 		{sending ? 'Sending …' : all.length > 0 ? 'Another photograph' : 'Take or choose a photograph'}
-		<input
-			type="file"
-			accept="image/*"
-			capture="environment"
-			class="visually-hidden"
-			disabled={sending}
-			onchange={take}
-		/>
+		<input type="file" accept="image/*" class="visually-hidden" disabled={sending} onchange={take} />
 	</label>
 	<p class="small text-muted">
 		Made small here; place and device are left out. It stands beside what was read and never changes it.

@@ -4,7 +4,7 @@
 	import type { UnusedSchool } from '$lib/contract/shelf-view';
 	import type { Method } from '$lib/core/method';
 	import { PARAMETER_IDS, PARAMETERS, UNITS, type ParameterId, type UnitId } from '$lib/core/quantity';
-	import { usePerTest, USUAL_LEVELS } from '$lib/core/shelf';
+	import { usePerTest } from '$lib/core/shelf';
 	import { SHELF_KIND_NAMES } from '$lib/format/shelf';
 	import Action from '$lib/ui/shared/Action.svelte';
 	import Choice from '$lib/ui/shared/Choice.svelte';
@@ -49,7 +49,7 @@
 	const bottles = $derived.by(() => {
 		if (!method || kind !== 'kit') return [];
 		const tests = method.pack.tests ?? 50;
-		return usePerTest(method, 'full', { putsBack: unused === 'put-back', levels: USUAL_LEVELS }).map(
+		return usePerTest(method, 'full', { putsBack: unused === 'put-back', levels: {} }).map(
 			({ reagent, unit, amount }) => ({ reagent, unit, full: Math.ceil((amount * tests) / 5) * 5 })
 		);
 	});

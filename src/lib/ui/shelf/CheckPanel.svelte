@@ -1,7 +1,6 @@
 <script lang="ts">
 	import { enhance } from '$app/forms';
-	import type { ResultMove, ThingAnswer } from '$lib/contract/shelf-view';
-	import type { CheckSpan } from '$lib/contract/shelf';
+	import type { ThingAnswer, WeighedDecision } from '$lib/contract/shelf-view';
 	import { parametersOf } from '$lib/core/method';
 	import { nameWithin, PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
 	import type { Instant } from '$lib/core/time';
@@ -20,12 +19,7 @@
 	interface Props {
 		waterId: string;
 		found: ThingAnswer;
-		weighed: {
-			checkId: string;
-			decision: 'accept' | 'withdraw';
-			span: CheckSpan;
-			moves: readonly ResultMove[];
-		} | null;
+		weighed: WeighedDecision | null;
 		id: string;
 		units: Readonly<Record<ParameterId, UnitId>>;
 		timeZone: string;
@@ -143,6 +137,9 @@
 								? 'If it corrects all that was ever read with this kit'
 								: 'If it corrects what is read from the check on'}
 					</h4>
+					{#if asked.retire && !finding.correction}
+						<p class="mt-1">This check found nothing to correct by: its results stay as they are.</p>
+					{/if}
 					<MovesTable moves={asked.moves} {units} {timeZone} {now} />
 					<p class="small mt-2 text-muted">
 						Nothing has moved yet. What was read stays as it is in any case.
@@ -152,29 +149,47 @@
 						<input type="hidden" name="checkId" value={check.id} />
 						<input type="hidden" name="decision" value={asked.decision} />
 						<input type="hidden" name="span" value={asked.span} />
+						{#if asked.retire}<input type="hidden" name="retire" value="yes" />{/if}
 						<Action kind="primary" type="submit"
-							>{asked.decision === 'accept' ? 'Correct by it' : 'Take the correction back'}</Action
+							>{asked.decision === 'withdraw'
+								? 'Take the correction back'
+								: asked.retire
+									? 'Correct them, and retire the kit'
+									: 'Correct by it'}</Action
 						>
 						<Action kind="quiet" href="{here}#check">Leave it as it is</Action>
 					</form>
+					{#if asked.retire}
+						<form method="post" action="?/note" use:enhance class="mt-3">
+							<input type="hidden" name="id" value={id} />
+							<input type="hidden" name="kind" value="retired" />
+							<Action type="submit">Retire the kit, and leave its results as they are</Action>
+						</form>
+					{/if}
 				</div>
 			{:else if check.accepted}
 				<p class="mt-3">
 					<Action href="{here}?weigh={check.id}&decision=withdraw#check">Take it back</Action>
 				</p>
-			{:else if finding.correction && thing.retiredAt === null}
-				{#if finding.state === 'in-order'}
+			{:else if thing.retiredAt === null}
+				{#if finding.state === 'in-order' && finding.correction}
 					<p class="small mt-2 text-muted">
 						Correcting by it would bring in more doubt than it takes away.
 						<a class="link" href="{here}?weigh={check.id}&span=all#check">Weigh it all the same</a>
 					</p>
-				{:else}
+				{:else if finding.state !== 'in-order' || finding.obstacle}
 					<p class="mt-3 flex flex-wrap gap-3">
-						<Action href="{here}?weigh={check.id}&span=all#check">Correct all its readings by it</Action>
-						<Action href="{here}?weigh={check.id}&span=from-check#check">Only from the check on</Action>
+						{#if finding.correction}
+							<Action href="{here}?weigh={check.id}&span=all#check">Correct all its readings by it</Action>
+							<Action href="{here}?weigh={check.id}&span=from-check#check">Only from the check on</Action>
+						{/if}
+						{#if found.standards[0]}
+							<Action kind="quiet" href={bench(found.standards[0].id)}>Check it again</Action>
+						{/if}
 						<Action kind="quiet" href="/waters/{waterId}/shelf/new?kind=kit&method={thing.method?.code ?? ''}"
 							>Take another lot</Action
 						>
+						<Action kind="quiet" href="{here}?weigh={check.id}&span=all&retire=yes#check">Retire it</Action>
 					</p>
 				{/if}
 			{/if}

@@ -1,7 +1,6 @@
 <script lang="ts">
 	import { enhance } from '$app/forms';
-	import type { CheckSpan } from '$lib/contract/shelf';
-	import type { ResultMove, ThingAnswer, UnusedSchool } from '$lib/contract/shelf-view';
+	import type { ThingAnswer, UnusedSchool, WeighedDecision } from '$lib/contract/shelf-view';
 	import { methodByCode } from '$lib/core/method';
 	import type { ParameterId, UnitId } from '$lib/core/quantity';
 	import type { Instant } from '$lib/core/time';
@@ -14,6 +13,7 @@
 		DROPPER_NAMES,
 		dueWords,
 		noteWords,
+		recipeWords,
 		SHELF_KIND_NAMES,
 		supplySentence
 	} from '$lib/format/shelf';
@@ -28,12 +28,7 @@
 	interface Props {
 		waterId: string;
 		found: ThingAnswer;
-		weighed: {
-			checkId: string;
-			decision: 'accept' | 'withdraw';
-			span: CheckSpan;
-			moves: readonly ResultMove[];
-		} | null;
+		weighed: WeighedDecision | null;
 		id: string;
 		units: Readonly<Record<ParameterId, UnitId>>;
 		unused: UnusedSchool;
@@ -66,6 +61,7 @@
 			],
 			['Tests made with it', thing.kind === 'kit' || thing.kind === 'instrument' ? String(thing.tested) : ''],
 			['Holds', contentsWords(thing, units)],
+			['Made of', recipeWords(thing.details, () => found.stockName ?? 'another solution')],
 			[
 				'Belongs to',
 				thing.details.belongsTo
@@ -101,6 +97,7 @@
 				<Action kind="primary" type="submit" name="sameLeaflet" value="yes"
 					>Opened; the leaflet is the same</Action
 				>
+				<Action type="submit" name="sameLeaflet" value="no">Opened; there is none to compare</Action>
 				<Action href="/waters/{waterId}/methods/new?from={thing.method?.code ?? ''}"
 					>It is another: enter what changed</Action
 				>

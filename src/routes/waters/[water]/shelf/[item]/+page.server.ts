@@ -1,8 +1,7 @@
 import { error, redirect } from '@sveltejs/kit';
 import { CHECK_SPANS } from '$lib/contract/shelf';
 import type { Result } from '$lib/core/result';
-import { decisionOfForm, finishOfForm, noteOfForm } from '$lib/server/validation/shelf-form';
-import { typedText } from '$lib/server/validation/form';
+import { decisionOfForm, deriveOfForm, finishOfForm, noteOfForm } from '$lib/server/validation/shelf-form';
 import { refused } from '../../../../refused';
 import type { Actions, PageServerLoad, RequestEvent } from './$types';
 
@@ -40,6 +39,7 @@ export const load = (async (event) => {
 						checkId,
 						decision,
 						span,
+						retire: asked.get('retire') === 'yes',
 						moves: (await services.previewDecision(open.scope, checkId, { decision, span })) ?? []
 					},
 		id: services.newId()
@@ -89,10 +89,7 @@ export const actions = {
 	derive: (event) =>
 		act(
 			event,
-			(form, waterId) => ({
-				ok: true,
-				value: { id: typedText(form.get('id')), waterId, itemId: event.params.item }
-			}),
+			(form, waterId) => deriveOfForm(form, event.params.item, waterId),
 			(open, command) => event.locals.services.deriveItemAgain(open.scope, command)
 		)
 } satisfies Actions;

@@ -1,0 +1,54 @@
+import type { NoteItem } from '$lib/contract/shelf';
+import { dropVolumeMl } from '$lib/core/method';
+import { fail, ok, type Result } from '$lib/core/result';
+import { instant } from '$lib/core/time';
+import type { SiteScope } from '../repository/scope.ts';
+import { addShelfNote, shelfItemsByIds } from '../repository/shelf.ts';
+import type { Deps } from './deps.ts';
+import { isFuture } from './future.ts';
+import { once } from './once.ts';
+
+/** What a note means, worked out from what was sent; raw numbers stay beside it. */
+function meaningOf(command: NoteItem): Readonly<Record<string, unknown>> {
+	if (command.kind !== 'drop-size') return command.details;
+	const { reagent, trial } = command.details;
+	if (trial.by === 'weighing') {
+		const dropMl = dropVolumeMl(trial.drops, trial.massG, trial.densityGPerMl);
+		return { reagent, dropMl, u: (dropMl * trial.uMassG) / trial.massG, trial };
+	}
+	const dropMl = trial.ml / trial.drops;
+	// The mark is reached within a drop: the last one may have gone past it.
+	return {
+		reagent,
+		dropMl,
+		u: Math.hypot(trial.uMl / trial.drops, dropMl / trial.drops / Math.sqrt(12)),
+		trial
+	};
+}
+
+/** Notes something of a thing; what was read with it is derived again only when that is asked for. */
+export async function noteItem(
+	deps: Deps,
+	scope: SiteScope,
+	command: NoteItem
+): Promise<Result<{ readonly noteId: string }>> {
+	return once(deps, scope, 'note-item', command, async (tx) => {
+		if (isFuture(command.happenedAt, deps.clock.now())) return fail('in-the-future', 'happenedAt');
+		const [item] = await shelfItemsByIds(tx, scope, [command.itemId]);
+		if (!item) return fail('unknown-item', 'itemId');
+		const { details } = command;
+		if ('reagent' in details && !item.details.bottles.some((b) => b.reagent === details.reagent)) {
+			return fail('unknown-item', 'reagent');
+		}
+		await addShelfNote(tx, scope, {
+			id: command.id,
+			itemId: command.itemId,
+			kind: command.kind,
+			details: meaningOf(command),
+			note: command.note,
+			happenedAt: instant(command.happenedAt),
+			receivedAt: deps.clock.now()
+		});
+		return ok({ noteId: command.id });
+	});
+}
