@@ -97,6 +97,7 @@ await main(async () => {
 	const { freePort, startDatabase } = await import('./database.mjs');
 	console.log(runScript('bench-results.ts', {}));
 	console.log(runScript('bench-estimate.ts', {}));
+	console.log(runScript('bench-plan.ts', {}));
 
 	const folder = mkdtempSync(join(tmpdir(), 'tevrik-bench-'));
 	build();

@@ -1,2 +1,26 @@
 /** Running a protocol: progress is a pure function of the steps and an append-only log. */
-export { progressOf, admit, type BenchEntry, type Progress, type Deviation } from './progress.ts';
+export { progressOf, admit, type BenchEntry, type Progress } from './progress.ts';
+/** The laid-out session: an order of all hands-on steps for one pair of hands. */
+export {
+	CHANGEOVER_S,
+	faultsOfPlan,
+	isAtOnce,
+	layOut,
+	layOutOrSay,
+	mayBeAhead,
+	planOfOrder,
+	planTestOf,
+	sequentialPlan,
+	sharedEquipment,
+	stepName,
+	usualEquipment,
+	type Placed,
+	type Plan,
+	type PlanBudget,
+	type PlanFault,
+	type PlanOutcome,
+	type PlanProblem,
+	type PlanStep,
+	type PlanTest,
+	type Wish
+} from './plan/index.ts';

@@ -9,10 +9,12 @@ import { derivePair } from './derive-pair.ts';
 import { deriveStated } from './derive-stated.ts';
 import { deriveStep } from './derive-step.ts';
 import { deriveTitration } from './derive-titration.ts';
+import { relativeUOf, type Deviation } from './deviation.ts';
 import { throughDilution } from './diluted-outcome.ts';
 import type { Derivation, Outcome } from './outcome.ts';
 import type { RawReading } from './raw-reading.ts';
 import type { TitrationSample } from './titration-budget.ts';
+import { widenedOutcome } from './widened-outcome.ts';
 
 function sampleFor(method: Method, reading: RawReading): Result<TitrationSample> {
 	const ml = sampleOf(method, reading.portion);
@@ -97,8 +99,25 @@ export interface KnownKit {
 	readonly corrections: Corrections;
 }
 
-/** The same, by a kit that is known: drops of the size that its bottle gives, corrected by its checks. */
-export function deriveWith(method: Method, reading: RawReading, kit: KnownKit | null): Result<Derivation> {
+/**
+ * The same, by a kit that is known: drops of the size that its bottle gives, corrected by its checks.
+ *
+ * @param deviations what was not done as written; it makes the result less certain
+ */
+export function deriveWith(
+	method: Method,
+	reading: RawReading,
+	kit: KnownKit | null,
+	deviations: readonly Deviation[] = []
+): Result<Derivation> {
+	const derived = deriveByKit(method, reading, kit);
+	const relativeU = derived.ok ? relativeUOf(method, deviations) : 0;
+	if (!derived.ok || relativeU === 0) return derived;
+	const [first, ...rest] = derived.value.outcomes.map((o) => widenedOutcome(o, relativeU));
+	return ok({ outcomes: [first!, ...rest] });
+}
+
+function deriveByKit(method: Method, reading: RawReading, kit: KnownKit | null): Result<Derivation> {
 	if (!kit) return derive(method, reading);
 	const own = Object.keys(kit.droppers).length > 0 ? withDropper(method, kit.droppers) : method;
 	return derive(own, reading, Object.keys(kit.corrections).length > 0 ? kit.corrections : undefined);

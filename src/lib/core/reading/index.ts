@@ -27,6 +27,15 @@ export {
 } from './raw-reading.ts';
 export { END_POINTS, type EndPoint } from './end-point.ts';
 export { TitrationBudget, type TitrationKit, type TitrationLooks } from './titration-budget.ts';
+export {
+	effectOf,
+	effectsOf,
+	HARMLESS_SHARE,
+	MISHAPS,
+	type Deviation,
+	type DeviationEffect,
+	type Mishap
+} from './deviation.ts';
 export { derive, deriveWith, type Corrections, type KnownKit } from './derive.ts';
 export { volumeOf } from './derive-titration.ts';
 export { DERIVATION_VERSION, type ArithmeticLine, type Derivation, type Outcome } from './outcome.ts';

@@ -6,7 +6,7 @@ import type { StepReading } from './raw-reading.ts';
 import type { TestResult } from './test-result.ts';
 
 /** Raised whenever the arithmetic changes; results keep the version they were derived by. */
-export const DERIVATION_VERSION = 2;
+export const DERIVATION_VERSION = 3;
 
 /** One line of the arithmetic, to be put into words by `format/`. Volumes in mL or drops, values canonical. */
 export type ArithmeticLine =

@@ -21,6 +21,7 @@ export type UncertaintySource =
 	| 'drop-size'
 	| 'excess-reagent'
 	| 'filtrate'
+	| 'deviation'
 	| 'chart-rounding'
 	| 'factor';
 
