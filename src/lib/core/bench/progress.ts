@@ -1,6 +1,8 @@
 import { timerSecondsOf, windowOf, type ProtocolStep } from '../method/index.ts';
+import type { Deviation, Mishap } from '../reading/index.ts';
 import { fail, ok, type Result } from '../result/index.ts';
 import { addSeconds, type Instant } from '../time/index.ts';
+import { mayBeAhead } from './plan/index.ts';
 
 /** What was pressed, and when. Entries are only ever appended; "undone" takes the one before it back. */
 export type BenchEntry = { readonly at: Instant } & (
@@ -9,16 +11,13 @@ export type BenchEntry = { readonly at: Instant } & (
 	| { readonly kind: 'step-done' }
 	/** The step was left although its count or time was not reached; kept with the result. */
 	| { readonly kind: 'step-left' }
+	/** A later step was done before its turn: a titration syringe loaded while something stands. */
+	| { readonly kind: 'ahead'; readonly step: string }
+	/** Something went wrong in this step, said when it happened. */
+	| { readonly kind: 'mishap'; readonly what: Mishap }
 	| { readonly kind: 'undone' }
 );
-
-/** A step that was not done as written. */
-export interface Deviation {
-	readonly stepId: string;
-	readonly planned: number;
-	readonly actual: number;
-	readonly what: 'count' | 'seconds';
-}
+export type BenchPress = BenchEntry extends infer E ? (E extends BenchEntry ? Omit<E, 'at'> : never) : never;
 
 export interface Progress {
 	/** Index of the step to do now; equal to the number of steps when all are done. */
@@ -26,7 +25,14 @@ export interface Progress {
 	readonly step: ProtocolStep | null;
 	/** Drops counted in this step. */
 	readonly drops: number;
+	/** A wait begins by itself when the step before it is done; what the hands do is started. */
 	readonly timer: { readonly startedAt: Instant; readonly dueAt: Instant } | null;
+	/** When this step was begun: a timer started, a titration taken up; null where it was not yet. */
+	readonly begunAt: Instant | null;
+	/** When the step became the one to do; null before the first press. */
+	readonly since: Instant | null;
+	/** Later steps that are done already. */
+	readonly ahead: ReadonlySet<string>;
 	readonly deviations: readonly Deviation[];
 	readonly canUndo: boolean;
 }
@@ -64,20 +70,45 @@ function deviationOf(
 export function progressOf(steps: readonly ProtocolStep[], log: readonly BenchEntry[]): Progress {
 	const entries = withoutUndone(log);
 	const deviations: Deviation[] = [];
+	const ahead = new Set<string>();
 	let stepIndex = 0;
 	let drops = 0;
 	let startedAt: Instant | null = null;
+	let since: Instant | null = null;
 	for (const entry of entries) {
 		const step = steps[stepIndex];
 		if (!step) break;
-		if (entry.kind === 'drop') drops++;
-		else if (entry.kind === 'timer-started') startedAt = entry.at;
-		else {
-			const deviation = deviationOf(step, drops, startedAt, entry.at);
-			if (deviation) deviations.push(deviation);
-			stepIndex++;
-			drops = 0;
-			startedAt = null;
+		switch (entry.kind) {
+			case 'drop':
+				drops++;
+				break;
+			case 'timer-started':
+				startedAt = entry.at;
+				break;
+			case 'ahead':
+				ahead.add(entry.step);
+				break;
+			case 'mishap': {
+				const counted = step.action.kind === 'drops';
+				deviations.push({
+					stepId: step.id,
+					planned: counted && step.action.kind === 'drops' ? step.action.count : 0,
+					actual: counted ? drops : 0,
+					what: entry.what
+				});
+				break;
+			}
+			case 'step-done':
+			case 'step-left': {
+				const deviation = deviationOf(step, drops, startedAt, entry.at);
+				if (deviation) deviations.push(deviation);
+				do stepIndex++;
+				while (steps[stepIndex] && ahead.has(steps[stepIndex]!.id));
+				drops = 0;
+				since = entry.at;
+				const next = steps[stepIndex];
+				startedAt = next?.action.kind === 'stand' ? entry.at : null;
+			}
 		}
 	}
 	const step = steps[stepIndex] ?? null;
@@ -88,6 +119,9 @@ export function progressOf(steps: readonly ProtocolStep[], log: readonly BenchEn
 		drops,
 		timer:
 			startedAt !== null && seconds !== null ? { startedAt, dueAt: addSeconds(startedAt, seconds) } : null,
+		begunAt: startedAt,
+		since,
+		ahead,
 		deviations,
 		canUndo: entries.length > 0
 	};
@@ -106,6 +140,13 @@ export function admit(
 	if (entry.kind === 'undone') return progress.canUndo ? ok([...log, entry]) : fail('nothing-to-undo');
 	const { step } = progress;
 	if (!step) return fail('already-finished');
+	if (entry.kind === 'ahead') {
+		const index = steps.findIndex((s) => s.id === entry.step);
+		const later = steps[index];
+		if (!later || index <= progress.stepIndex || !mayBeAhead(later) || progress.ahead.has(later.id)) {
+			return fail('no-such-step', entry.step);
+		}
+	}
 	if (entry.kind === 'step-done') {
 		if (step.action.kind === 'drops' && progress.drops < step.action.count) {
 			return fail('count-not-reached', step.id, { count: step.action.count, drops: progress.drops });

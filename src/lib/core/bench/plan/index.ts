@@ -21,6 +21,7 @@ export {
 	planTestOf,
 	sharedEquipment,
 	stepName,
+	stretchesOf,
 	usualEquipment,
 	waitOf
 } from './plan-test.ts';

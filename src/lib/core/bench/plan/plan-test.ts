@@ -9,8 +9,13 @@ const AT_ONCE_S = 10;
 export const EXACT_WINDOW_S = 15;
 /** What the hands take at the longest, against what they are likely to take. */
 const LONGEST = 1.5;
+/** Pouring into the filter; then it runs by itself. */
+const POUR_S = 15;
 /** A titration may be put down between drops; the planner looks at stretches of about this many seconds. */
 const STRETCH_S = 60;
+
+/** In how many stretches a titration of so many seconds is looked at. */
+export const stretchesOf = (handsS: number) => Math.max(1, Math.round(handsS / STRETCH_S));
 
 /** True where the step's drops come from a bottle that was shaken up in the step before, and settles. */
 export function isAtOnce(steps: readonly ProtocolStep[], index: number): boolean {
@@ -46,6 +51,7 @@ export function mayBeAhead(step: ProtocolStep): boolean {
 
 /** Seconds that the hands are likely busy with a step; 0 where they are free. */
 export function handsOf(step: ProtocolStep): number {
+	if (step.action.kind === 'filter') return POUR_S;
 	if (isFree(step)) return 0;
 	return 'seconds' in step.action ? step.action.seconds : step.action.handsS;
 }
@@ -105,17 +111,13 @@ export function planTestOf(id: string, method: Method, steps: readonly ProtocolS
 	const shared = sharedEquipment(method);
 	const plan: PlanStep[] = [];
 	/** The last step of the chain, and the wait since. */
-	let before: {
-		readonly id: string;
-		readonly wait: ReturnType<typeof waitOf> | null;
-		readonly index: number;
-	} | null = null;
+	let before: { readonly id: string; readonly index: number } | null = null;
 	/** Branches that the next titration waits for. */
 	let loaded: string[] = [];
 	let wait: ReturnType<typeof waitOf> | null = null;
-	const last = steps.findLastIndex((s) => !isFree(s));
+	const last = steps.findLastIndex((s) => s.action.kind !== 'stand');
 	steps.forEach((step, index) => {
-		if (isFree(step)) {
+		if (step.action.kind === 'stand') {
 			const own = waitOf(step);
 			wait = wait
 				? {
@@ -149,22 +151,22 @@ export function planTestOf(id: string, method: Method, steps: readonly ProtocolS
 			}
 			loaded = [];
 		}
-		const first = plan.every((p) => p.takes.every((t) => t.startsWith('titration syringe')));
-		if (!ahead && first && before === null) takes.push(...shared);
+		if (!ahead && before === null) takes.push(...shared);
 		if (index === last) frees.push(...shared);
 		plan.push({
 			id: name,
 			handsS: hands,
 			longestS: LONGEST * hands,
-			pieces: step.action.kind === 'titrate' ? Math.max(1, Math.round(hands / STRETCH_S)) : 1,
+			pieces: step.action.kind === 'titrate' ? stretchesOf(hands) : 1,
 			after,
 			takes,
 			frees
 		});
 		if (ahead) loaded.push(name);
 		else {
-			before = { id: name, wait: null, index };
-			wait = null;
+			before = { id: name, index };
+			// A filter is filled by hand and then runs by itself.
+			wait = step.action.kind === 'filter' ? waitOf(step) : null;
 		}
 	});
 	return { id, steps: plan, holds: [] };

@@ -20,17 +20,19 @@ export function sequentialPlan(problem: PlanProblem): Plan | null {
 
 /**
  * The earliest times of a given order, for a plan that is kept while things go a little faster or slower than planned.
- * Parts that are done already are passed over.
+ * What is done already is passed over; parts of a step that is under way follow in turn.
  *
  * @returns null where the order cannot be kept, or leaves something out
  */
-export function planOfOrder(
-	problem: PlanProblem,
-	order: readonly Pick<Placed, 'step' | 'piece'>[]
-): Plan | null {
+export function planOfOrder(problem: PlanProblem, order: readonly Pick<Placed, 'step'>[]): Plan | null {
 	const c = compile(problem);
-	const pieceAt = new Map(c.stepOf.map((step, i) => [`${step}/${c.pieceOf[i]}`, i]));
-	const pieces = order.map((o) => pieceAt.get(`${o.step}/${o.piece}`)).filter((p) => p !== undefined);
+	const left = new Map<string, number[]>();
+	c.stepOf.forEach((step, i) => left.set(step, [...(left.get(step) ?? []), i]));
+	const lastOf = new Map(order.map((o, k) => [o.step, k]));
+	const pieces = order.flatMap(({ step }, k) => {
+		const own = left.get(step) ?? [];
+		return lastOf.get(step) === k ? own.splice(0) : own.splice(0, 1);
+	});
 	return planOf(c, pieces);
 }
 
