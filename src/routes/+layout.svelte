@@ -1,12 +1,18 @@
 <script lang="ts">
 	import '../app.css';
-	import { untrack } from 'svelte';
-	import { browserClock } from '$lib/client/clock';
+	import { onMount, untrack } from 'svelte';
+	import { page } from '$app/state';
+	import { browserClock, rememberClock, rememberedClock } from '$lib/client/clock';
 	import { setClock } from '$lib/ui/shared/context';
 
 	let { data, children } = $props();
-	// The clock is set once per visit; later loads must not make it jump.
-	setClock(browserClock(untrack(() => data.clock)));
+	// The clock is set once per visit; later loads must not make it jump. Without a network it is the remembered one.
+	const offline = untrack(() => page.route.id === '/offline');
+	const shared = untrack(() => (offline && typeof window !== 'undefined' ? rememberedClock() : data.clock));
+	setClock(browserClock(shared));
+	onMount(() => {
+		if (!offline) rememberClock(untrack(() => data.clock));
+	});
 </script>
 
 {@render children()}

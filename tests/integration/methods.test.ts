@@ -1,8 +1,11 @@
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
 import mysql from 'mysql2/promise';
+import type { ShelfHabits } from '../../src/lib/contract/shelf-view.ts';
 import { ALK_SYRINGE, CA_MG_PAIR, type TitrationMethod } from '../../src/lib/core/method/index.ts';
 import { adoptShipped } from '../../src/lib/server/service/adopt-shipped.ts';
 import { openWorld, testRun, type World } from '../support/site.ts';
+
+const HABITS: ShelfHabits = { trust: 'standards', unused: 'discard' };
 
 let world: World;
 let raw: mysql.Connection;
@@ -47,7 +50,7 @@ describe('a method of the site’s own', () => {
 			ok: true,
 			value: { code, version }
 		});
-		const { offers } = await world.services.readBench(site.scope, site.water);
+		const { offers } = await world.services.readBench(site.scope, site.water, HABITS);
 		expect(offers.find((o) => o.method.code === code)).toMatchObject({ own: true });
 		expect(await world.services.readMethod(other.scope, code)).toBeNull();
 		expect(await world.services.previewDerivation(other.scope, code)).toBeNull();
@@ -140,7 +143,7 @@ describe('a run that tells two parameters', () => {
 		const { entries } = await world.services.readLog(site.scope, { ...filter, before: null });
 		expect(entries).toMatchObject([{ results: [{ parameter: 'calcium' }, { parameter: 'magnesium' }] }]);
 		expect(world.services.logCsv(entries).trim().split('\r\n')).toHaveLength(3);
-		const { before } = await world.services.readBench(site.scope, site.water);
+		const { before } = await world.services.readBench(site.scope, site.water, HABITS);
 		expect(before.calcium!.runId).toBe(run.id);
 	});
 	it('may be of a sample that was tested before, but not of another water’s', async () => {

@@ -1,9 +1,12 @@
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
 import mysql from 'mysql2/promise';
+import type { ShelfHabits } from '../../src/lib/contract/shelf-view.ts';
 import { SHIPPED_METHODS } from '../../src/lib/core/method/index.ts';
 import { USUAL_PRIORS } from '../../src/lib/core/plausibility/index.ts';
 import { addDays, instant } from '../../src/lib/core/time/index.ts';
 import { openWorld, testRun, type World } from '../support/site.ts';
+
+const HABITS: ShelfHabits = { trust: 'standards', unused: 'discard' };
 
 let world: World;
 let raw: mysql.Connection;
@@ -298,7 +301,7 @@ describe('what the views are given', () => {
 		expect(
 			(await world.services.readLog(scope, { waterId: null, what: null, before: null })).older
 		).toBeNull();
-		const { offers, usual, before } = await world.services.readBench(scope, water);
+		const { offers, usual, before } = await world.services.readBench(scope, water, HABITS);
 		expect(offers.map((o) => o.method.code).sort()).toEqual(
 			SHIPPED_METHODS.filter((m) => m.kind !== 'stated')
 				.map((m) => m.code)
@@ -312,7 +315,9 @@ describe('what the views are given', () => {
 	it('expects nothing from one reading, and something from two', async () => {
 		const { scope, waterId, water } = await world.site('few');
 		const alkalinity = async () =>
-			(await world.services.readBench(scope, water)).offers.find((o) => o.method.code === 'alk-syringe')!;
+			(await world.services.readBench(scope, water, HABITS)).offers.find(
+				(o) => o.method.code === 'alk-syringe'
+			)!;
 		await world.services.saveTestRun(scope, testRun(world, waterId, { finishedAt: addDays(world.now, -4) }));
 		expect((await alkalinity()).contexts.alkalinity!.expected).toBeNull();
 		await world.services.saveTestRun(scope, testRun(world, waterId, { finishedAt: addDays(world.now, -1) }));
@@ -358,7 +363,7 @@ describe('a reading that was asked about', () => {
 			world.services.keepReading(scope, { id: world.deps.newId(), runId: command.id, kind });
 		expect(await keep(null)).toEqual({ ok: true, value: { runId: command.id } });
 		expect(await keep('unit')).toMatchObject({ ok: true });
-		const { slipPriors } = await world.services.readBench(scope, water);
+		const { slipPriors } = await world.services.readBench(scope, water, HABITS);
 		expect(slipPriors.portion).toBeGreaterThan(USUAL_PRIORS.portion);
 		expect(slipPriors.unit).toBeLessThan(USUAL_PRIORS.unit);
 		expect(

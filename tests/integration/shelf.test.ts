@@ -226,7 +226,7 @@ describe('a kit on the shelf', () => {
 		const { thing: now, checks } = await thing(site, kit);
 		expect(now.retiredAt).toBe(world.now);
 		expect(checks).toMatchObject([{ accepted: true }]);
-		expect((await world.services.readBench(site.scope, site.water)).kits).toEqual([]);
+		expect((await world.services.readBench(site.scope, site.water, HABITS)).kits).toEqual([]);
 	});
 	it('of two titrations is checked when both are', async () => {
 		const site = await world.site('pair');
@@ -371,7 +371,7 @@ describe('the bench', () => {
 		const solution = await standard(site);
 		await note(site, opened, 'opened', { sameLeaflet: true });
 		await note(site, opened, 'dropper', { reagent: 'B', state: 'uneven' });
-		const bench = await world.services.readBench(site.scope, site.water);
+		const bench = await world.services.readBench(site.scope, site.water, HABITS);
 		expect(bench.kits).toMatchObject([
 			{ id: opened, methodCode: 'alk-syringe', droppers: { B: { state: 'uneven' } } }
 		]);

@@ -1,5 +1,6 @@
+import type { OpenSession } from './session';
 import type { ShelfDetails } from './shelf';
-import type { Band } from '$lib/core/judgement';
+import type { Band, CadenceInput, DueTest } from '$lib/core/judgement';
 import type { Method } from '$lib/core/method';
 import type { SlipPriors } from '$lib/core/plausibility';
 import type { ParameterId } from '$lib/core/quantity';
@@ -25,6 +26,8 @@ export interface BenchOffer {
 	readonly lastUsedAt: Instant | null;
 	/** Made at this site, not shipped. */
 	readonly own: boolean;
+	/** The person has carried it out before; a first run is led through every hand movement. */
+	readonly practised: boolean;
 }
 
 /** A value read before that another test needs. */
@@ -42,6 +45,10 @@ export interface BenchKit extends KnownKit {
 	readonly name: string;
 	readonly lotCode: string;
 	readonly methodCode: string;
+	/** The last moment at which its dates let it be trusted; null where none is known. */
+	readonly goodUntil: Instant | null;
+	/** Tests that its fullest use leaves; null where nothing is known of what is left. */
+	readonly testsLeft: number | null;
 }
 
 /** A standard that can be tested instead of the water. */
@@ -52,6 +59,13 @@ export interface BenchStandard {
 }
 
 export interface BenchAnswer {
+	readonly waterName: string;
+	/** When each parameter is to be tested next, the most pressing first. */
+	readonly due: readonly DueTest[];
+	/** What the panels of what has happened are asked with. */
+	readonly cadence: CadenceInput;
+	/** Sessions of the site that were planned or left unfinished, the last heard of first. */
+	readonly sessions: readonly OpenSession[];
 	readonly offers: readonly BenchOffer[];
 	/** The parameters that this kind of water has a band for, or was tested for; the others come after them. */
 	readonly usual: readonly ParameterId[];

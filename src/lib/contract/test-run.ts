@@ -1,15 +1,23 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { SLIP_KINDS } from '$lib/core/plausibility';
+import { MISHAPS } from '$lib/core/reading';
 import { closed, Id, InstantMs, Note, OffsetMinutes, Reason, words } from './common.ts';
 import { AnyReading } from './reading.ts';
 
-const StepEntry = Type.Object(
-	{
-		at: InstantMs,
-		kind: words(['drop', 'timer-started', 'step-done', 'step-left', 'undone'] as const)
-	},
-	closed
-);
+export const StepEntry = Type.Union([
+	Type.Object(
+		{
+			at: InstantMs,
+			kind: words(['drop', 'timer-started', 'step-done', 'step-left', 'undone'] as const)
+		},
+		closed
+	),
+	Type.Object(
+		{ at: InstantMs, kind: Type.Literal('ahead'), step: Type.String({ minLength: 1, maxLength: 60 }) },
+		closed
+	),
+	Type.Object({ at: InstantMs, kind: Type.Literal('mishap'), what: words(MISHAPS) }, closed)
+]);
 
 const SlipAnswer = Type.Object(
 	{ kind: words(SLIP_KINDS), answer: words(['that-is-it', 'as-entered'] as const) },
@@ -27,6 +35,8 @@ export const SaveTestRun = Type.Object(
 		sampleId: Id,
 		readingId: Id,
 		waterId: Id,
+		/** The session that it was part of. */
+		sessionId: Type.Optional(Id),
 		/** The standard that was tested instead of the water, to check the kit. */
 		standardId: Type.Optional(Id),
 		/** What on the shelf it was made with. */

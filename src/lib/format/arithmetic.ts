@@ -209,6 +209,10 @@ const SOURCES: Readonly<Record<UncertaintySource, { readonly name: string; reado
 	},
 	'excess-reagent': { name: 'the reagent added in excess', help: STANDARD },
 	filtrate: { name: 'the part of the filtrate', help: STANDARD },
+	deviation: {
+		name: 'steps that were not done as written',
+		help: 'A test with every step as written would narrow it.'
+	},
 	'chart-rounding': { name: 'the steps of the table', help: 'The factor is finer than the printed table.' },
 	factor: { name: 'the kit’s factor', help: 'A better standard would narrow it.' }
 };

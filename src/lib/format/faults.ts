@@ -102,6 +102,8 @@ const TEXTS: Readonly<Record<FaultCode, Words>> = {
 			: `The lower limit must be below the upper one; ${d.low} is not below ${d.high}.`,
 	'in-the-future': () => 'That time is still to come. Check the date and the clock of this device.',
 	'too-large': (d) => `That is more than can be: at most ${d.most}${d.unit ? ` ${d.unit}` : ''}.`,
+	'session-elsewhere': () =>
+		'This session was gone on with on another device, which knows more of it. What you read here is kept and sent all the same.',
 	'too-often': () => 'Too many requests in one minute. Wait a minute; nothing was lost.',
 	'not-signed-in': () => 'You are not signed in.'
 };

@@ -25,6 +25,7 @@ import { readToday } from './service/read-today.ts';
 import { readTrends } from './service/read-trends.ts';
 import { recordEvent } from './service/record-event.ts';
 import { saveMethod } from './service/save-method.ts';
+import { readSessions, saveSession } from './service/save-session.ts';
 import { saveTestRun } from './service/save-test-run.ts';
 import { setTarget } from './service/set-target.ts';
 import { personOfToken, startSession } from './service/sign-in.ts';
@@ -61,6 +62,8 @@ export function createServices(deps: Deps) {
 		previewDerivation: bind(deps, previewDerivation),
 		deriveAgain: bind(deps, deriveAgain),
 		saveTestRun: bind(deps, saveTestRun),
+		saveSession: bind(deps, saveSession),
+		readSessions: bind(deps, readSessions),
 		correctReading: bind(deps, correctReading),
 		keepReading: bind(deps, keepReading),
 		readDoubt: bind(deps, readDoubt),

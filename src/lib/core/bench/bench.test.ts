@@ -7,8 +7,9 @@ import { admit, progressOf, type BenchEntry } from './index.ts';
 const steps = stepsFor(CA_SYRINGE, 'full');
 const start = instant(1_700_000_000_000);
 
+type Plain = Exclude<BenchEntry['kind'], 'ahead' | 'mishap'>;
 /** Presses in order, a number of seconds apart; what is refused is left out. */
-function press(...kinds: (BenchEntry['kind'] | number)[]) {
+function press(...kinds: (Plain | number)[]) {
 	let log: readonly BenchEntry[] = [];
 	let at = start;
 	const faults: string[] = [];
@@ -80,13 +81,7 @@ describe('running a protocol', () => {
 		expect(press('undone').faults).toEqual(['nothing-to-undo']);
 	});
 	it('is at the same place whenever the log is read again, and any press can be undone', () => {
-		const kind = fc.constantFrom<BenchEntry['kind']>(
-			'drop',
-			'timer-started',
-			'step-done',
-			'step-left',
-			'undone'
-		);
+		const kind = fc.constantFrom<Plain>('drop', 'timer-started', 'step-done', 'step-left', 'undone');
 		fc.assert(
 			fc.property(fc.array(kind, { maxLength: 40 }), fc.integer({ min: 0, max: 30 }), (kinds, gap) => {
 				const { log, progress } = press(...kinds.flatMap((k) => [gap, k]));

@@ -5,6 +5,8 @@ export { overdueOf, remainingProblem, type Laying, type Overdue, type UnderWay }
 export {
 	CHANGEOVER_S,
 	faultsOfPlan,
+	firstReagentIndex,
+	handsSecondsOf,
 	isAtOnce,
 	layOut,
 	layOutOrSay,

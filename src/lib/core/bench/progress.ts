@@ -5,19 +5,21 @@ import { addSeconds, type Instant } from '../time/index.ts';
 import { mayBeAhead } from './plan/index.ts';
 
 /** What was pressed, and when. Entries are only ever appended; "undone" takes the one before it back. */
-export type BenchEntry = { readonly at: Instant } & (
-	| { readonly kind: 'drop' }
-	| { readonly kind: 'timer-started' }
-	| { readonly kind: 'step-done' }
-	/** The step was left although its count or time was not reached; kept with the result. */
-	| { readonly kind: 'step-left' }
-	/** A later step was done before its turn: a titration syringe loaded while something stands. */
+export type BenchEntry = { readonly at: Instant } &
+	/** `step-left`: the step was left although its count or time was not reached; kept with the result. */
+	(
+		| { readonly kind: 'drop' | 'timer-started' | 'step-done' | 'step-left' | 'undone' }
+		/** A later step was done before its turn: a titration syringe loaded while something stands. */
+		| { readonly kind: 'ahead'; readonly step: string }
+		/** Something went wrong in this step, said when it happened. */
+		| { readonly kind: 'mishap'; readonly what: Mishap }
+	);
+
+/** An entry before the clock has put its time to it. */
+export type BenchPress =
+	| { readonly kind: 'drop' | 'timer-started' | 'step-done' | 'step-left' | 'undone' }
 	| { readonly kind: 'ahead'; readonly step: string }
-	/** Something went wrong in this step, said when it happened. */
-	| { readonly kind: 'mishap'; readonly what: Mishap }
-	| { readonly kind: 'undone' }
-);
-export type BenchPress = BenchEntry extends infer E ? (E extends BenchEntry ? Omit<E, 'at'> : never) : never;
+	| { readonly kind: 'mishap'; readonly what: Mishap };
 
 export interface Progress {
 	/** Index of the step to do now; equal to the number of steps when all are done. */

@@ -3,3 +3,17 @@ export { againstBand, type Band, type BandDecision, type BandProbabilities } fro
 export { PROFILES, PROFILE_IDS, isProfileId, type ProfileId, type TargetProfile } from './profiles.ts';
 export { repeatWouldTell } from './repeat.ts';
 export { gradeOf, judge, type Grade, type Verdict, type Expectation } from './verdict.ts';
+export {
+	byLongestInterval,
+	fittingInto,
+	HAPPENINGS,
+	isDue,
+	panelFor,
+	phaseOf,
+	type Cadence,
+	type CadenceInput,
+	type DueTest,
+	type Happening,
+	type TestingPhase,
+	type WhyDue
+} from './due.ts';

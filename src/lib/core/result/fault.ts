@@ -69,6 +69,7 @@ export type FaultCode =
 	| 'target-reversed'
 	| 'in-the-future'
 	| 'too-large'
+	| 'session-elsewhere'
 	| 'too-often'
 	| 'not-signed-in';
 

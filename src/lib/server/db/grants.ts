@@ -11,6 +11,7 @@ const RAW = [
 	'attachment',
 	'raw_reading',
 	'slip_answer',
+	'session_sheet',
 	'event',
 	'target',
 	'command_receipt'

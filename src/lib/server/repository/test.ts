@@ -1,9 +1,15 @@
 import { and, desc, eq, exists, inArray, isNotNull, lt, max } from 'drizzle-orm';
 import { alias } from 'drizzle-orm/mysql-core';
-import type { BenchEntry, Deviation } from '$lib/core/bench';
+import type { BenchEntry } from '$lib/core/bench';
 import { methodOfStored, type Method } from '$lib/core/method';
 import type { ParameterId } from '$lib/core/quantity';
-import { FORM_VERSION, type RawReading, type ReadingForm, type TestResult } from '$lib/core/reading';
+import {
+	FORM_VERSION,
+	type Deviation,
+	type RawReading,
+	type ReadingForm,
+	type TestResult
+} from '$lib/core/reading';
 import type { Instant } from '$lib/core/time';
 import {
 	membership,
@@ -223,12 +229,27 @@ export async function lastUseOf(
 	return new Map(rows.flatMap((r) => (r.at === null ? [] : [[r.code, r.at] as const])));
 }
 
+/** Codes of the methods that a person has carried out before, at this site. */
+export async function practisedBy(db: Reader, scope: SiteScope): Promise<ReadonlySet<string>> {
+	const rows = await db
+		.selectDistinct({ code: methodVersion.code })
+		.from(testRun)
+		.innerJoin(
+			siteMethod,
+			and(eq(siteMethod.siteId, testRun.siteId), eq(siteMethod.id, testRun.siteMethodId))
+		)
+		.innerJoin(methodVersion, eq(methodVersion.id, siteMethod.methodVersionId))
+		.where(and(eq(testRun.siteId, scope.siteId), eq(testRun.reader, scope.membershipId)));
+	return new Set(rows.map((r) => r.code));
+}
+
 export interface NewRun {
 	readonly id: string;
 	readonly sampleId: string;
 	/** Of a water or of a standard, never of both. */
 	readonly waterId: string | null;
 	readonly standardId: string | null;
+	readonly sessionId: string | null;
 	readonly sampleKind: (typeof sample.$inferInsert)['kind'];
 	readonly siteMethodId: string;
 	readonly drawnAt: Instant;
@@ -284,6 +305,7 @@ export async function addRun(
 		id: run.id,
 		sampleId: run.sampleId,
 		siteMethodId: run.siteMethodId,
+		sessionId: run.sessionId,
 		reader: scope.membershipId,
 		startedAt: run.startedAt,
 		finishedAt: run.finishedAt,

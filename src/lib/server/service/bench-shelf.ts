@@ -1,15 +1,19 @@
 import type { BenchAnswer, BenchKit } from '$lib/contract/bench';
+import type { ShelfHabits } from '$lib/contract/shelf-view';
 import type { SiteScope } from '../repository/scope.ts';
 import { shelfItems } from '../repository/shelf.ts';
 import type { Deps } from './deps.ts';
 import { kitParts, knownKit } from './run-kit.ts';
+import { shelfThings } from './shelf-state.ts';
 
 /** What of the shelf can be tested with, or tested, now. */
 export async function benchShelf(
 	deps: Deps,
-	scope: SiteScope
+	scope: SiteScope,
+	habits: ShelfHabits
 ): Promise<Pick<BenchAnswer, 'kits' | 'standards'>> {
-	const items = await shelfItems(deps.db, scope);
+	const [items, things] = await Promise.all([shelfItems(deps.db, scope), shelfThings(deps, scope, habits)]);
+	const supplyOf = new Map(things.map((t) => [t.id, t.supply]));
 	const parts = await kitParts(
 		deps.db,
 		scope,
@@ -28,6 +32,8 @@ export async function benchShelf(
 			name,
 			lotCode,
 			methodCode: method.code,
+			goodUntil: supplyOf.get(id)?.goodUntil ?? null,
+			testsLeft: supplyOf.get(id)?.testsLeft?.tests ?? null,
 			droppers,
 			corrections,
 			openedAt: openedAt ?? receivedAt

@@ -25,7 +25,7 @@ export async function correctReading(
 		const { method, siteMethodId } = old.derivedBy;
 		const parts = (await partsOfRuns(tx, scope, [old.runId]))(old.runId);
 		const readAt = old.standardId === null ? old.at : null;
-		const derived = deriveByKit(method, command.reading, parts, readAt);
+		const derived = deriveByKit(method, command.reading, parts, readAt, old.deviations);
 		if (!derived.ok) return derived;
 		const now = deps.clock.now();
 		await addReading(tx, scope, {

@@ -41,7 +41,13 @@ async function plan(deps: Deps, db: Reader, scope: SiteScope, code: string): Pro
 	const rows: Planned['rows'][number][] = [];
 	for (const reading of readings) {
 		const readAt = reading.standardId === null ? reading.at : null;
-		const derived = deriveByKit(newest.method, reading.reading, partsOf(reading.runId), readAt);
+		const derived = deriveByKit(
+			newest.method,
+			reading.reading,
+			partsOf(reading.runId),
+			readAt,
+			reading.deviations
+		);
 		const after = derived.ok ? derived.value.outcomes.map((o) => o.result) : null;
 		if (after && same(after, reading.results)) continue;
 		moves.push({

@@ -53,7 +53,13 @@ export async function planMoves(
 		const parts = partsOf(reading.runId).map((part) =>
 			supposed && part.id === itemId ? { ...part, state: supposed } : part
 		);
-		const derived = deriveByKit(reading.derivedBy.method, reading.reading, parts, reading.at);
+		const derived = deriveByKit(
+			reading.derivedBy.method,
+			reading.reading,
+			parts,
+			reading.at,
+			reading.deviations
+		);
 		if (!derived.ok) continue;
 		const after = derived.value.outcomes.map((o) => o.result);
 		const moves = after.flatMap((result): ResultMove[] => {

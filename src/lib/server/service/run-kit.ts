@@ -1,7 +1,7 @@
 import type { KitFinding } from '$lib/core/comparison';
 import { parametersOf, type KitCorrection, type Method } from '$lib/core/method';
 import type { ParameterId } from '$lib/core/quantity';
-import { deriveWith, type KnownKit, type Outcome, type RawReading } from '$lib/core/reading';
+import { deriveWith, type Deviation, type KnownKit, type Outcome, type RawReading } from '$lib/core/reading';
 import { ok, type Result } from '$lib/core/result';
 import { checkFor, itemStateOf, type ItemState } from '$lib/core/shelf';
 import type { Instant } from '$lib/core/time';
@@ -86,15 +86,16 @@ export function knownKit(
 	};
 }
 
-/** Derives a reading by the things that it was made with. */
+/** Derives a reading by the things that it was made with, and by what was not done as written. */
 export function deriveByKit(
 	method: Method,
 	reading: RawReading,
 	parts: readonly KitPart[],
-	readAt: Instant | null
+	readAt: Instant | null,
+	deviations: readonly Deviation[]
 ): Result<KitDerivation> {
 	const kit = knownKit(method, parts, readAt);
-	const derived = deriveWith(method, reading, kit);
+	const derived = deriveWith(method, reading, kit, deviations);
 	return derived.ok ? ok({ outcomes: derived.value.outcomes, kitCheckIds: kit.kitCheckIds }) : derived;
 }
 

@@ -8,6 +8,7 @@ import { adoptedMethod } from '../repository/method.ts';
 import type { SiteScope } from '../repository/scope.ts';
 import { setCurrentResults } from '../repository/result.ts';
 import { addRunItems, shelfItemsByIds } from '../repository/shelf.ts';
+import { openSession } from '../repository/session.ts';
 import { addSlipAnswer } from '../repository/slip.ts';
 import { addReading, addRun, sampleById } from '../repository/test.ts';
 import { waterAt } from '../repository/water.ts';
@@ -52,7 +53,10 @@ export async function saveTestRun(
 		const parts = await kitParts(tx, scope, itemIds);
 		if ([...parts.values()].some((p) => p.state.retiredAt !== null)) return fail('kit-retired', 'itemIds');
 		const readAt = standardId ? null : instant(command.drawnAt);
-		const derived = deriveByKit(adopted.method, command.reading, [...parts.values()], readAt);
+		const steps = stepsFor(adopted.method, command.reading.portion);
+		const stepLog = command.stepLog as unknown as readonly BenchEntry[];
+		const { deviations } = progressOf(steps, stepLog);
+		const derived = deriveByKit(adopted.method, command.reading, [...parts.values()], readAt, deviations);
 		if (!derived.ok) {
 			return fail(derived.fault.code, `reading.${derived.fault.field ?? ''}`, derived.fault.details);
 		}
@@ -62,13 +66,14 @@ export async function saveTestRun(
 		if (known && (known.waterId !== waterId || known.standardId !== standardId)) {
 			return fail('unknown-item', 'sampleId');
 		}
-		const steps = stepsFor(adopted.method, command.reading.portion);
-		const stepLog = command.stepLog as unknown as readonly BenchEntry[];
+		const sessionId = command.sessionId ?? null;
+		if (sessionId) await openSession(tx, scope, sessionId, instant(command.startedAt), now);
 		const run = {
 			id: command.id,
 			sampleId: command.sampleId,
 			waterId,
 			standardId,
+			sessionId,
 			sampleKind: standardId ? ('standard' as const) : water.kind,
 			siteMethodId: adopted.siteMethodId,
 			drawnAt: instant(command.drawnAt),
@@ -76,7 +81,7 @@ export async function saveTestRun(
 			finishedAt: instant(command.finishedAt),
 			offsetMinutes: command.offsetMinutes,
 			stepLog,
-			deviations: progressOf(steps, stepLog).deviations,
+			deviations,
 			note: command.note,
 			temperatureC: command.sampleTemperatureC ?? null,
 			keptHow: command.keptHow?.trim() || null,

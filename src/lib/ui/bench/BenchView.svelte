@@ -1,299 +1,319 @@
 <script lang="ts">
-	import { untrack } from 'svelte';
-	import { send } from '$lib/client/api';
+	import { onDestroy, untrack } from 'svelte';
 	import { idMaker } from '$lib/client/ids';
-	import type { BenchAnswer, BenchOffer } from '$lib/contract/bench';
-	import { titrationsOf, type Method } from '$lib/core/method';
-	import { convert, PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
-	import type { SlipCandidate } from '$lib/core/plausibility';
-	import { formOf, type TestResult } from '$lib/core/reading';
-	import { addSeconds, offsetMinutes, type Instant } from '$lib/core/time';
-	import { faultText } from '$lib/format/faults';
+	import type { BenchAnswer } from '$lib/contract/bench';
+	import type { OpenSession, SessionState } from '$lib/contract/session';
+	import { CHANGEOVER_S } from '$lib/core/bench';
+	import { PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
+	import type { TestResult } from '$lib/core/reading';
+	import { addDays, instant, type Instant } from '$lib/core/time';
+	import { shortDay } from '$lib/format/date';
 	import { resultInUnit } from '$lib/format/quantity';
 	import Action from '$lib/ui/shared/Action.svelte';
-	import { benchDeskOf, clockOf } from '$lib/ui/shared/context';
+	import { sheetOf, type BenchDraft, type BenchSession } from '$lib/ui/shared/bench-session';
+	import { benchDeskOf, clockOf, outboxOf } from '$lib/ui/shared/context';
 	import Photographs from '$lib/ui/shared/Photographs.svelte';
-	import { draftOf, emptyReading, readingOf, type Habits } from '$lib/ui/shared/reading-draft';
-	import ChooseMethod from './ChooseMethod.svelte';
-	import CountDrops from './CountDrops.svelte';
-	import { DeviceDesk, deviceOf } from './DeviceDesk.svelte';
-	import { measure } from './measure';
-	import type { BenchAsked, StartChoice } from './MethodPanel.svelte';
-	import ReadDisplay from './ReadDisplay.svelte';
-	import ReadLine from './ReadLine.svelte';
-	import ReadSteps from './ReadSteps.svelte';
-	import ResultView from './ResultView.svelte';
-	import RunStep from './RunStep.svelte';
-	import Titrate from './Titrate.svelte';
+	import type { Habits } from '$lib/ui/shared/reading-draft';
+	import { planInWorker } from '$lib/workers/plan.client';
+	import ChooseTests, { type Chosen } from './ChooseTests.svelte';
+	import FinishView from './FinishView.svelte';
+	import LayOutView from './LayOutView.svelte';
+	import { choiceOf, draftOfSheet, makeDraft, thinned, type SameSample } from './make-draft';
+	import type { BenchAsked } from './MethodPanel.svelte';
+	import RunBench from './RunBench.svelte';
+	import SessionFrame from './SessionFrame.svelte';
+	import { SessionPlanner } from './SessionPlanner.svelte';
 
 	interface Props {
 		waterId: string;
 		bench: BenchAnswer;
+		/** Other waters of the same site. */
+		siblings: readonly { readonly id: string; readonly name: string }[];
 		units: Readonly<Record<ParameterId, UnitId>>;
-		habits: Habits;
+		habits: Habits & { readonly unused: 'discard' | 'put-back' };
 		timeZone: string;
 		now: Instant;
 		/** Asks the server again, so that the next reading is held against the one just saved. */
 		onsaved: () => Promise<void>;
-		/** The shelf asks for a standard to be tested with a kit. */
+		/** Another view asks for a test. */
 		asked: BenchAsked;
+		/** What the server knows of another water; null where it cannot be asked. */
+		askWater: (waterId: string) => Promise<BenchAnswer | null>;
 	}
-	let { waterId, bench, units, habits, timeZone, now, onsaved, asked }: Props = $props();
+	let { waterId, bench, siblings, units, habits, timeZone, now, onsaved, asked, askWater }: Props = $props();
 
 	const desk = benchDeskOf();
+	const outbox = outboxOf();
 	const clock = clockOf();
 	const newId = idMaker(untrack(() => clock));
-	let saving = $state(false);
-	let fault = $state<string | null>(null);
-	/** The test that was just saved, so that its sample can be tested once more. */
+	const planner = new SessionPlanner(desk, (problem, ms, signal, onbetter) =>
+		planInWorker({ problem, ms, seed: Math.floor(clock.now() / 1000) % 2 ** 31 }, signal, onbetter)
+	);
+	onDestroy(() => planner.end());
+
+	/** The one test that was just kept, so that its sample can be tested once more. */
 	let saved = $state.raw<{
-		readonly method: Method;
-		readonly runId: string;
-		readonly sampleId: string;
-		readonly drawnAt: Instant;
-		readonly choice: StartChoice;
+		readonly draft: BenchDraft;
 		readonly all: readonly (readonly TestResult[])[];
 	} | null>(null);
+	let planned = $state<string | null>(null);
 
-	const offer = $derived(bench.offers.find((o) => o.method.code === desk.draft?.method.code) ?? null);
-	/** A standard is held against no band and no history of the water. */
-	const contexts = $derived<BenchOffer['contexts']>(desk.draft?.standard ? {} : (offer?.contexts ?? {}));
-	const reading = $derived(
-		desk.draft?.readAt != null ? readingOf(desk.draft.method, desk.draft.portion, desk.draft.reading) : null
-	);
-	const slips = $derived({ others: bench.offers.map((o) => o.method), priors: bench.slipPriors });
-	const measurement = $derived(
-		reading && desk.method ? measure(desk.method, reading, contexts, desk.draft ?? {}, slips) : null
-	);
-	/** Changes with every test, and not with what is entered in it. */
-	const runId = $derived(desk.draft?.runId ?? null);
-	/** The device that this test is read with, connected anew with every test. */
-	const device = $derived.by(() => {
-		const method = desk.method;
-		const kind = method && deviceOf(method);
-		if (!kind || !runId || method.kind !== 'display') return null;
-		return untrack(() => {
-			const standard = bench.standards.find((s) => s.id === desk.draft?.standard?.id);
-			const level = () =>
-				standard?.contents.find((c) => c.parameter === method.parameter)?.value ??
-				offer?.contexts[method.parameter]?.expected?.value ??
-				offer?.contexts[method.parameter]?.band?.aim ??
-				null;
-			const canonical = PARAMETERS[method.parameter].canonicalUnit;
-			const known = level();
-			const holds = known === null ? method.range.high / 4 : convert(known, canonical, method.unit);
-			return new DeviceDesk(kind, method, {
-				clock,
-				seed: Math.floor((desk.draft?.startedAt ?? 0) / 1000) % 2 ** 31,
-				holds: () => holds,
-				temperatureC: () => bench.before.temperature?.value ?? 25
-			});
-		});
+	$effect(() => {
+		void desk.keepWater(waterId, bench, timeZone);
 	});
-	/** Changes with every screen of the test; each begins at its top. */
+
+	const benchOf = (id: string) => (id === waterId ? bench : desk.waters[id]?.bench);
+	const waterName = (id: string) => benchOf(id)?.waterName ?? 'another water';
+	const making = () => ({ habits, newId, now: clock.now() });
+	const phase = $derived(
+		desk.session === null
+			? 'choose'
+			: desk.session.startedAt === null
+				? 'lay-out'
+				: desk.session.tests.length === 0
+					? 'finish'
+					: 'run'
+	);
+	const draft = $derived(desk.draft);
+	const at = $derived(draft ? (benchOf(draft.waterId) ?? bench) : bench);
+	const savedHere = $derived(saved !== null && outbox.waiting.some((w) => w.id === saved?.draft.runId));
+
+	/** Changes with every screen; each begins at its top. */
 	const screen = $derived(
-		`${desk.draft?.runId ?? ''}/${desk.progress?.stepIndex ?? ''}/${desk.draft?.readAt != null}/${saved !== null}`
+		`${phase}/${draft?.runId ?? ''}/${desk.progress?.stepIndex ?? ''}/${draft?.readAt != null}/${saved !== null}`
 	);
 	$effect(() => {
 		if (screen) window.scrollTo({ top: 0 });
 	});
-	const action = $derived(desk.progress?.step?.action ?? null);
-	const reads = $derived(action?.kind === 'titrate' || action?.kind === 'read');
 
-	interface Repeat {
-		readonly sampleId: string;
-		readonly drawnAt: Instant;
-		readonly earlier: readonly (readonly TestResult[])[];
+	function repeatOf(old: BenchDraft, same: SameSample, how: 'same' | 'thinned'): BenchDraft {
+		const choice = choiceOf(old);
+		const parts = old.method.dilutions[0] ?? 5;
+		const dilution = how === 'thinned' ? thinned(old.method, old.portion, parts) : choice.dilution;
+		return makeDraft(old.waterId, old.method, { ...choice, dilution }, same, making());
 	}
-	function begin(method: Method, choice: StartChoice, repeat: Repeat | null): void {
-		saved = null;
-		fault = null;
-		const startedAt = clock.now();
-		desk.start({
-			waterId,
-			method,
-			portion: choice.portion,
-			runId: newId(),
-			sampleId: repeat?.sampleId ?? newId(),
-			readingId: newId(),
-			drawnAt: repeat?.drawnAt ?? addSeconds(startedAt, -3600 * choice.ageH),
-			startedAt,
-			log: [],
-			reading: { ...emptyReading(method, habits), dilution: choice.dilution },
-			keptHow: choice.keptHow,
-			earlier: repeat?.earlier ?? [],
-			note: '',
-			kit: choice.kit,
-			standard: choice.standard,
-			readAt: null
-		});
+	/** Instead of the test at hand, the same anew. */
+	function again(old: BenchDraft): void {
+		const fresh = repeatOf(old, old, 'same');
+		const { session } = desk;
+		if (!session || !desk.isSession) desk.start(fresh);
+		else {
+			const tests = session.tests.map((t) => (t.runId === old.runId ? fresh : t));
+			desk.changeSession({ tests, at: fresh.runId });
+			void planner.plan();
+		}
 	}
-	const choiceOf = (): StartChoice => ({
-		portion: desk.draft?.portion ?? 'full',
-		dilution: desk.draft?.reading.dilution ?? null,
-		ageH: 0,
-		keptHow: desk.draft?.keptHow ?? '',
-		kit: desk.draft?.kit ?? null,
-		standard: desk.draft?.standard ?? null
-	});
-	function startAgain(): void {
-		const { draft } = desk;
-		if (draft) begin(draft.method, choiceOf(), draft);
+	async function kept(
+		old: BenchDraft,
+		results: readonly TestResult[],
+		onServer: boolean,
+		more: 'same' | 'thinned' | null
+	): Promise<void> {
+		const all = [...old.earlier, results];
+		const next = more && repeatOf(old, { ...old, earlier: all }, more);
+		if (desk.isSession) {
+			if (next) desk.add(next, false);
+			await desk.finish(results);
+			void planner.plan();
+			tell(desk.session?.tests.length === 0 ? 'finished' : 'under-way');
+		} else {
+			saved = { draft: old, all };
+			await desk.clear();
+			if (next) {
+				saved = null;
+				desk.start(next);
+			}
+		}
+		if (onServer) await onsaved();
 	}
 	function repeatSaved(): void {
-		if (saved) {
-			const { method, choice, sampleId, drawnAt, all } = saved;
-			begin(method, choice, { sampleId, drawnAt, earlier: all });
-		}
-	}
-	function giveUp(): void {
-		void desk.clear();
-	}
-	/** A reading is done: the next step, or, after the last one, the result. */
-	function done(): void {
-		const last = (desk.progress?.stepIndex ?? 0) >= desk.steps.length - 1;
-		if (last) desk.change({ readAt: clock.now() });
-		else desk.note('step-done');
-	}
-	function acceptSlip(slip: SlipCandidate): void {
-		const { draft } = desk;
-		if (!draft) return;
-		const change = {
-			portion: slip.reading.portion,
-			reading: draftOf(slip.reading, draft.reading),
-			slip: { kind: slip.kind, answer: 'that-is-it' as const }
-		};
-		// The steps were those of the kit that was opened; what was noted of them tells nothing of the other's.
-		const other = slip.method.code === draft.method.code ? {} : { method: slip.method, log: [], kit: null };
-		desk.change({ ...change, ...other });
-	}
-	function keepAsEntered(slip: SlipCandidate): void {
-		desk.change({ slip: { kind: slip.kind, answer: 'as-entered' } });
+		if (!saved) return;
+		const next = repeatOf(saved.draft, { ...saved.draft, earlier: saved.all }, 'same');
+		saved = null;
+		desk.start(next);
 	}
 
-	async function save(): Promise<void> {
-		const { draft, method } = desk;
-		if (!draft || !method || !reading || draft.readAt === null || saving) return;
-		saving = true;
-		fault = null;
-		const answer = await send<{ results: TestResult[] }>(`/api/waters/${waterId}/test-runs`, {
-			id: draft.runId,
-			sampleId: draft.sampleId,
-			readingId: draft.readingId,
-			waterId,
-			methodCode: method.code,
-			methodVersion: method.version,
-			drawnAt: draft.drawnAt,
-			startedAt: draft.startedAt,
-			finishedAt: draft.readAt,
-			offsetMinutes: offsetMinutes(draft.readAt, timeZone),
-			...(draft.keptHow ? { keptHow: draft.keptHow } : {}),
-			...(draft.standard ? { standardId: draft.standard.id } : {}),
-			...(draft.kit ? { itemIds: [draft.kit.id] } : {}),
-			reading,
-			...(draft.slip ? { slip: draft.slip } : {}),
-			stepLog: draft.log,
-			note: draft.note.trim()
+	const testsOf = (chosen: readonly Chosen[]): BenchDraft[] =>
+		chosen.flatMap(({ waterId: id, offer, choice, times }) => {
+			const first = makeDraft(id, offer.method, choice, null, making());
+			// Replicates are of one sample.
+			const others = Array.from({ length: times - 1 }, () =>
+				makeDraft(id, offer.method, choice, first, making())
+			);
+			return [first, ...others];
 		});
-		saving = false;
-		if (answer.kind === 'ok') {
-			saved = {
-				method,
-				runId: draft.runId,
-				sampleId: draft.sampleId,
-				drawnAt: draft.drawnAt,
-				choice: choiceOf(),
-				all: [...draft.earlier, answer.value.results]
-			};
-			await desk.clear();
-			await onsaved();
-		} else {
-			fault = answer.kind === 'refused' ? faultText(answer.fault) : answer.message;
-		}
+	function sessionOf(tests: readonly BenchDraft[], id: string): BenchSession {
+		const first = new Set<string>();
+		const practised = (t: BenchDraft) =>
+			benchOf(t.waterId)?.offers.find((o) => o.method.code === t.method.code)?.practised ?? false;
+		// Calcium comes before what is reckoned with it.
+		const wishes = tests.flatMap((t) => {
+			if (t.method.kind !== 'difference') return [];
+			const { parameter } = t.method.subtract;
+			const other = tests.find((o) => o.waterId === t.waterId && o.method.parameter === parameter);
+			return other ? [{ kind: 'first', test: other.runId, before: t.runId } as const] : [];
+		});
+		return {
+			id,
+			waterId,
+			revision: 1,
+			startedAt: null,
+			tests: tests.map((t) => {
+				const isFirst = !practised(t) && !first.has(t.method.code);
+				first.add(t.method.code);
+				return isFirst ? { ...t, guidance: 'full' as const } : t;
+			}),
+			finished: [],
+			at: tests[0]?.runId ?? null,
+			order: [],
+			wishes,
+			guidance: 'card',
+			changeoverS: CHANGEOVER_S,
+			vials: null,
+			pausedAt: null,
+			seenAt: clock.now()
+		};
 	}
+	function layOut(chosen: readonly Chosen[]): void {
+		saved = null;
+		planned = null;
+		desk.layOut(sessionOf(testsOf(chosen), newId()));
+	}
+	/** Tells the server where the session stands, so that it can be gone on with elsewhere. */
+	function tell(state: SessionState, session = desk.session, dueAt: Instant | null = null): void {
+		if (!session) return;
+		const id = newId();
+		const command = sheetOf(session, id, state, dueAt, clock.now());
+		void outbox
+			.put({ id, url: `/api/waters/${session.waterId}/sessions`, command, label: 'The session' })
+			.then((answer) => {
+				// An older device is told so once; what it reads is sent all the same.
+				if (answer.kind === 'refused') outbox.forget(id);
+			});
+	}
+	function begin(): void {
+		desk.begin();
+		tell('under-way');
+	}
+	function tomorrow(chosen: readonly Chosen[]): void {
+		const dueAt = addDays(clock.now(), 1);
+		tell('planned', sessionOf(testsOf(chosen), newId()), dueAt);
+		const names = chosen.map((c) => PARAMETERS[c.offer.method.parameter].name.toLowerCase()).join(', ');
+		planned = `Planned for ${shortDay(dueAt, timeZone, clock.now())}: ${names}.`;
+	}
+	async function goOn(sheet: OpenSession): Promise<void> {
+		for (const { id } of sheet.waters) if (!benchOf(id)) await askFor(id);
+		const tests = sheet.tests
+			.filter((t) => !t.over)
+			.flatMap((t) => draftOfSheet(t, benchOf(t.waterId), habits) ?? []);
+		if (tests.length === 0) return;
+		const session = sessionOf(tests, sheet.sessionId);
+		const begun = sheet.state === 'under-way';
+		desk.layOut({
+			...session,
+			revision: sheet.revision,
+			startedAt: begun ? instant(sheet.startedAt) : null
+		});
+		saved = null;
+		await planner.plan();
+		if (begun) desk.follow();
+	}
+	function drop(sheet: OpenSession): void {
+		const id = newId();
+		const { waters: _, by: __, savedAt: ___, ...rest } = sheet;
+		const command = { ...rest, id, waterId, revision: sheet.revision + 1, state: 'dropped' as const };
+		void outbox
+			.put({ id, url: `/api/waters/${waterId}/sessions`, command, label: 'The session' })
+			.then(() => onsaved());
+	}
+	async function askFor(id: string): Promise<void> {
+		const answer = await askWater(id);
+		if (answer) await desk.keepWater(id, answer, timeZone);
+	}
+	async function close(): Promise<void> {
+		await desk.clear();
+		if (outbox.waiting.length === 0) await onsaved();
+	}
+	const practised = (t: BenchDraft) => t.guidance !== 'full';
 </script>
 
 <main>
 	{#if desk.storeFault}<p class="page py-2! font-semibold text-warn">{desk.storeFault}</p>{/if}
 	{#if !desk.ready}
 		<p class="page text-muted">Looking for an unfinished test …</p>
-	{:else if desk.draft && measurement}
-		<ResultView
+	{:else if phase === 'lay-out'}
+		<LayOutView
 			{desk}
-			{measurement}
-			{units}
-			before={bench.before}
-			{contexts}
-			{saving}
-			{fault}
-			onsave={save}
-			onback={() => desk.change({ readAt: null, slip: null })}
-			onslip={acceptSlip}
-			onkeep={keepAsEntered}
-			onrepeat={startAgain}
+			{planner}
+			{timeZone}
+			{waterName}
+			{practised}
+			onbegin={begin}
+			onback={() => void desk.clear()}
 		/>
-	{:else if desk.draft && reads && action?.kind === 'titrate'}
-		{@const which = action.titration ?? 0}
-		{#if titrationsOf(desk.draft.method)[which]?.meter.kind === 'drops'}
-			<CountDrops
-				{desk}
-				{contexts}
-				{units}
-				calcium={bench.before.calcium ?? null}
-				{timeZone}
-				{now}
-				ondone={done}
-				ongiveup={giveUp}
-			/>
-		{:else}
-			{#key which}
-				<Titrate {desk} {contexts} {units} {which} ondone={done} ongiveup={giveUp} />
-			{/key}
-		{/if}
-	{:else if desk.draft && reads}
-		{@const form = formOf(desk.draft.method)}
-		{#if form === 'step'}
-			<ReadSteps {desk} {contexts} {units} ondone={done} ongiveup={giveUp} />
-		{:else if form === 'display'}
-			<ReadDisplay {desk} {device} {contexts} {units} ondone={done} ongiveup={giveUp} />
-		{:else}
-			<ReadLine {desk} {contexts} {units} ondone={done} ongiveup={giveUp} />
-		{/if}
-	{:else if desk.draft && desk.progress?.step}
-		<RunStep {desk} {device} ongiveup={giveUp} />
+	{:else if phase === 'finish' && desk.session}
+		<FinishView
+			session={desk.session}
+			{units}
+			{benchOf}
+			unused={habits.unused}
+			{timeZone}
+			now={desk.now as Instant}
+			onclose={close}
+		/>
+	{:else if phase === 'run' && desk.isSession}
+		<SessionFrame {desk} {planner} {timeZone} {waterName}>
+			<RunBench bench={at} {units} {timeZone} {now} onkept={kept} onrepeat={again} />
+		</SessionFrame>
+	{:else if phase === 'run'}
+		<RunBench bench={at} {units} {timeZone} {now} onkept={kept} onrepeat={again} />
 	{:else}
 		{#if saved}
 			<div role="status" class="border-b bg-paper">
 				<div class="page flex max-w-[76rem]! flex-wrap items-center gap-x-6 gap-y-3 py-5!">
 					<p class="figures text-xl">
-						<strong>Saved.</strong>
+						<strong>{savedHere ? 'Kept on this device.' : 'Saved.'}</strong>
 						{#each saved.all.at(-1) ?? [] as result (result.parameter)}
 							{PARAMETERS[result.parameter].name}
 							{resultInUnit(result, units[result.parameter])}.
 						{/each}
+						{#if savedHere}The server cannot be reached; it is sent when it is back.{/if}
 					</p>
-					{#if saved.choice.standard && saved.choice.kit}
-						<Action kind="primary" href="/waters/{waterId}/shelf/{saved.choice.kit.id}#check"
+					{#if saved.draft.standard && saved.draft.kit}
+						<Action kind="primary" href="/waters/{waterId}/shelf/{saved.draft.kit.id}#check"
 							>Go on with the check</Action
 						>
 					{/if}
 					<Action onclick={repeatSaved}>Test the same sample again</Action>
 					<Action href="/waters/{waterId}/today">See Today</Action>
 					<Action href="/waters/{waterId}/trends">See the trend</Action>
-					<div class="basis-full">
-						<Photographs {waterId} of={{ run: saved.runId }} photographs={[]} what="this test" />
-					</div>
+					{#if !savedHere}
+						<div class="basis-full">
+							<Photographs {waterId} of={{ run: saved.draft.runId }} photographs={[]} what="this test" />
+						</div>
+					{/if}
 				</div>
 			</div>
 		{/if}
-		<ChooseMethod
+		<ChooseTests
 			{waterId}
 			{bench}
+			{siblings}
+			{benchOf}
+			onwater={askFor}
 			{units}
 			{timeZone}
 			{now}
 			{asked}
-			onstart={(chosen, choice) => begin(chosen.method, choice, null)}
+			onstart={(offer, choice) => {
+				saved = null;
+				desk.start(makeDraft(waterId, offer.method, choice, null, making()));
+			}}
+			onlayout={layOut}
+			ontomorrow={tomorrow}
+			{planned}
+			ongoon={(s) => void goOn(s)}
+			ondrop={drop}
 		/>
 	{/if}
 </main>

@@ -1,19 +1,4 @@
 <script module lang="ts">
-	import type { BenchKit, BenchStandard } from '$lib/contract/bench';
-	import type { Portion } from '$lib/core/method';
-	import type { Dilution } from '$lib/core/reading';
-
-	/** How a test begins. */
-	export interface StartChoice {
-		readonly portion: Portion;
-		readonly dilution: Dilution | null;
-		/** Hours since the sample was drawn; 0 is now. */
-		readonly ageH: number;
-		readonly keptHow: string;
-		readonly kit: BenchKit | null;
-		readonly standard: BenchStandard | null;
-	}
-
 	/** What another view asks the bench for; null where it asks for nothing. */
 	export interface BenchAsked {
 		readonly method: string | null;
@@ -24,8 +9,16 @@
 
 <script lang="ts">
 	import { untrack } from 'svelte';
-	import type { BenchAnswer, BenchOffer } from '$lib/contract/bench';
-	import { portionsOf, sampleOf, stepsFor, timesOf, titrationsOf, type Hazard } from '$lib/core/method';
+	import type { BenchAnswer, BenchKit, BenchOffer } from '$lib/contract/bench';
+	import {
+		portionsOf,
+		sampleOf,
+		stepsFor,
+		timesOf,
+		titrationsOf,
+		type Hazard,
+		type Portion
+	} from '$lib/core/method';
 	import {
 		convertSpan,
 		nameWithin,
@@ -40,6 +33,7 @@
 	import { plain } from '$lib/format/number';
 	import { inUnit } from '$lib/format/quantity';
 	import Action from '$lib/ui/shared/Action.svelte';
+	import { thinned, type StartChoice } from './make-draft';
 	import { resolutionOf, typicalUncertainty } from './measure';
 
 	interface Props {
@@ -50,8 +44,10 @@
 		timeZone: string;
 		now: Instant;
 		onstart: (choice: StartChoice) => void;
+		/** Beside other tests, in one session. */
+		onadd: (choice: StartChoice) => void;
 	}
-	let { offer, bench, asked, units, timeZone, now, onstart }: Props = $props();
+	let { offer, bench, asked, units, timeZone, now, onstart, onadd }: Props = $props();
 
 	let portion = $state<Portion>('full');
 	let factor = $state('1');
@@ -111,26 +107,14 @@
 			.filter(Boolean)
 			.join('; ');
 	}
-	function start(): void {
-		const parts = Number(factor);
-		const sampleMl = sampleOf(method, portion) ?? 1;
-		onstart({
-			portion,
-			// The thinned sample is as much as the kit wants; one part of it is the water to be tested.
-			dilution:
-				parts > 1
-					? {
-							sampleMl: Number((sampleMl / parts).toPrecision(6)),
-							diluentMl: Number((sampleMl - sampleMl / parts).toPrecision(6)),
-							diluentHolds: 0
-						}
-					: null,
-			ageH: Number(ageH),
-			keptHow: keptHow.trim(),
-			kit: kits.find((k) => k.id === kitId) ?? null,
-			standard
-		});
-	}
+	const chosen = (): StartChoice => ({
+		portion,
+		dilution: thinned(method, portion, Number(factor)),
+		ageH: Number(ageH),
+		keptHow: keptHow.trim(),
+		kit: kits.find((k) => k.id === kitId) ?? null,
+		standard
+	});
 </script>
 
 <section aria-labelledby="chosen" class="border-2 border-ink p-5">
@@ -180,9 +164,10 @@
 	{/if}
 
 	<div class="mt-4">
-		<Action kind="primary" size="large" class="w-full" onclick={start}
+		<Action kind="primary" size="large" class="w-full" onclick={() => onstart(chosen())}
 			>Start {nameWithin(method.parameter)}{standard ? ' of the standard' : ''}</Action
 		>
+		<Action class="mt-2 w-full" onclick={() => onadd(chosen())}>Add it to a session</Action>
 	</div>
 	{#if standard}
 		<p class="mt-3 font-semibold">

@@ -81,9 +81,7 @@
 		</details>
 		<HelpTopics parameter={desk.method!.parameter} form={formOf(desk.method!)} />
 		<p class="small mt-2">
-			<button type="button" class="link mr-4 min-h-10" onclick={() => desk.note('undone')}
-				>Back one step</button
-			>
+			<button type="button" class="link mr-4 min-h-10" onclick={() => desk.back()}>Back one step</button>
 			<button type="button" class="link min-h-10" onclick={ongiveup}>Give this test up</button>
 		</p>
 	</div>

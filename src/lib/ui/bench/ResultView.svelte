@@ -1,6 +1,8 @@
 <script lang="ts">
 	import type { BenchAnswer, BenchOffer } from '$lib/contract/bench';
 	import { stepsFor } from '$lib/core/method';
+	import { effectsOf } from '$lib/core/reading';
+	import { deviationWords, effectWords } from '$lib/format/bench';
 	import { nameWithin, PARAMETERS, UNITS, type ParameterId, type UnitId } from '$lib/core/quantity';
 	import type { SlipCandidate } from '$lib/core/plausibility';
 	import { LABEL_FIRST } from '$lib/format/hazard';
@@ -29,6 +31,8 @@
 		onslip: (slip: SlipCandidate) => void;
 		onkeep: (slip: SlipCandidate) => void;
 		onrepeat: () => void;
+		/** Keep this result, then test the same sample once more, thinned or as it is. */
+		onmore: (how: 'same' | 'thinned') => void;
 	}
 	let {
 		desk,
@@ -42,7 +46,8 @@
 		onback,
 		onslip,
 		onkeep,
-		onrepeat
+		onrepeat,
+		onmore
 	}: Props = $props();
 
 	const method = $derived(desk.method!);
@@ -51,8 +56,35 @@
 	/** Once a slip was answered the reading is not asked about again. */
 	const asked = $derived(draft.slip ? [] : (measurement.slips?.ask ?? []));
 	const asking = $derived(asked.length > 0);
-	const deviations = $derived(desk.progress?.deviations ?? []);
-	const stepName = (id: string) => stepsFor(method, draft.portion).find((s) => s.id === id)?.say ?? id;
+	const effects = $derived(effectsOf(method, desk.progress?.deviations ?? []));
+	const stepOf = (id: string) => stepsFor(method, draft.portion).find((s) => s.id === id);
+	/** What would tell more than this number: a repeat where it was not as written or cannot tell, thinning at the top. */
+	const offers = $derived.by(() => {
+		const result = measurement.outcomes[0]?.outcome.result;
+		const verdict = measurement.outcomes[0]?.verdict;
+		const found: { text: string; button: string; act: () => void }[] = [];
+		if (result?.kind === 'bound' && result.sense === '>') {
+			found.push({
+				text: 'The kit ends here. A thinned sample would show how much it is.',
+				button: 'Keep it, thin the sample, test again',
+				act: () => onmore('thinned')
+			});
+		}
+		if (effects.some((e) => e.effect.repeat)) {
+			found.push({
+				text: 'A second test tells what it really is.',
+				button: 'Keep it and repeat',
+				act: () => onmore('same')
+			});
+		} else if (verdict?.expectation && !verdict.expectation.fits && !asking) {
+			found.push({
+				text: 'It does not fit what was expected. A second test tells which is right.',
+				button: 'Keep it and repeat',
+				act: () => onmore('same')
+			});
+		}
+		return found;
+	});
 	const ageH = $derived((draft.startedAt - draft.drawnAt) / 3_600_000);
 
 	const expected = $derived.by(() => {
@@ -131,16 +163,26 @@
 				The sample was older than {PARAMETERS[method.parameter].name} keeps. Take the value as a hint.
 			</p>
 		{/if}
-		{#if deviations.length > 0}
-			<ul class="small mt-4">
-				{#each deviations as deviation (deviation.stepId)}
-					<li>
-						Not as written: “{stepName(deviation.stepId)}” had {deviation.actual} of {deviation.planned}
-						{deviation.what === 'count' ? 'drops' : 'seconds'}. It is kept with the result; if it may matter,
-						test again.
-					</li>
+		{#if effects.length > 0}
+			<section aria-label="Not as written" class="mt-5 max-w-[38rem] border-l-4 border-line-strong pl-4">
+				<p class="font-semibold">Not as written</p>
+				<ul class="small mt-1">
+					{#each effects as { deviation, effect }, i (i)}
+						<li class="py-0.5">
+							{deviationWords(deviation, stepOf(deviation.stepId))}
+							<span class={effect.repeat ? 'font-semibold text-warn' : ''}>{effectWords(effect)}</span>
+						</li>
+					{/each}
+				</ul>
+			</section>
+		{/if}
+		{#if offers.length > 0}
+			<div class="mt-4 flex flex-wrap items-center gap-3">
+				{#each offers as offered (offered.text)}
+					<span class="small max-w-[28rem] text-muted">{offered.text}</span>
+					<Action onclick={offered.act}>{offered.button}</Action>
 				{/each}
-			</ul>
+			</div>
 		{/if}
 
 		<label class="mt-6 block max-w-[34rem]">

@@ -1,11 +1,14 @@
 <script lang="ts">
-	import type { BenchEntry } from '$lib/core/bench';
+	import { isAtOnce, mayBeAhead, type BenchPress } from '$lib/core/bench';
 	import { sampleOf, timerSecondsOf } from '$lib/core/method';
+	import { MISHAPS, type Mishap } from '$lib/core/reading';
 	import { PARAMETERS } from '$lib/core/quantity';
 	import type { Fault } from '$lib/core/result';
 	import { chime } from '$lib/client/sound';
 	import { countdown } from '$lib/format/date';
+	import { MISHAP_NAMES } from '$lib/format/bench';
 	import { faultText } from '$lib/format/faults';
+	import { movementsOf } from '$lib/format/movements';
 	import { cautionOf } from '$lib/format/hazard';
 	import { plain } from '$lib/format/number';
 	import Action from '$lib/ui/shared/Action.svelte';
@@ -40,14 +43,40 @@
 	const sampleMl = $derived(sampleOf(desk.method!, desk.draft!.portion));
 	let fault = $state<Fault | null>(null);
 
-	function note(kind: BenchEntry['kind']): void {
-		const outcome = desk.note(kind);
+	const guidance = $derived(desk.guidanceOf(desk.draft!));
+	/** Drops of a suspension follow the shaking of their bottle at once. */
+	const atOnce = $derived(isAtOnce(desk.steps, progress.stepIndex));
+	const twoVials = $derived(desk.method!.equipment.filter((e) => /\bvial\b/i.test(e)).length > 1);
+	const movements = $derived(movementsOf(step, atOnce, twoVials));
+	/** Since the bottle was put down, seconds. */
+	const settlingS = $derived(
+		atOnce && progress.since !== null ? Math.max(0, (desk.now - progress.since) / 1000) : 0
+	);
+	/** A syringe that can be loaded while this stands. */
+	const ahead = $derived(
+		action.kind === 'stand' || action.kind === 'filter'
+			? (desk.steps.slice(progress.stepIndex + 1).find((s) => mayBeAhead(s) && !progress.ahead.has(s.id)) ??
+					null)
+			: null
+	);
+	/** What can go wrong here, and is better said now than after the result. */
+	const mishaps = $derived(
+		MISHAPS.filter((m) =>
+			m === 'lost-count' ? action.kind === 'drops' : m === 'mixed' ? action.kind === 'stand' : true
+		)
+	);
+	const said = $derived(progress.deviations.filter((d) => d.stepId === step.id));
+
+	function note(press: BenchPress): void {
+		const before = progress.drops;
+		const outcome = desk.note(press);
 		fault = outcome.ok ? null : outcome.fault;
-		if (kind === 'drop' && outcome.ok) chime(progress.drops + 1 >= counted ? 1175 : 660);
+		if (press.kind === 'drop' && outcome.ok) chime(before + 1 >= counted ? 1175 : 660);
 	}
+	const mishap = (what: Mishap) => note({ kind: 'mishap', what });
 
 	/** The one thing to do next; what the large button and the space bar do. */
-	const next = $derived.by((): { kind: BenchEntry['kind']; text: string } => {
+	const next = $derived.by((): { kind: 'drop' | 'timer-started' | 'step-done'; text: string } => {
 		if (action.kind === 'drops' && !enough) return { kind: 'drop', text: 'Add a drop' };
 		if (timed && !desk.timer) {
 			return { kind: 'timer-started', text: START_TEXT[action.kind] ?? 'Start the wait' };
@@ -67,10 +96,10 @@
 			event.target instanceof HTMLElement && event.target.closest('button, a, summary') !== null;
 		if ((event.key === ' ' || event.key === 'Enter') && !onButton && !waiting) {
 			event.preventDefault();
-			note(next.kind);
+			note({ kind: next.kind });
 		} else if (event.key === 'Backspace') {
 			event.preventDefault();
-			if (progress.canUndo) note('undone');
+			if (progress.canUndo) note({ kind: 'undone' });
 		}
 	}
 
@@ -92,7 +121,19 @@
 			of {desk.steps.length}
 		</p>
 		<h1 class="mt-2 text-4xl leading-tight text-balance md:text-5xl">{step.say}</h1>
-		<p class="mt-3 max-w-[38rem] text-lg text-muted">{step.detail}</p>
+		{#if guidance === 'full' && movements.length > 0}
+			<ol class="mt-3 max-w-[40rem] list-decimal pl-6 text-lg">
+				{#each movements as movement (movement)}<li class="py-0.5">{movement}</li>{/each}
+			</ol>
+		{/if}
+		{#if guidance !== 'counts'}<p class="mt-3 max-w-[38rem] text-lg text-muted">{step.detail}</p>{/if}
+		{#if atOnce}
+			<p class="mt-3 text-lg font-semibold {settlingS > 10 ? 'text-warn' : ''}" role="status">
+				{settlingS > 10
+					? `It has settled for ${Math.round(settlingS)} s. Shake the bottle again before the drops.`
+					: 'Add now, one after another, without a pause.'}
+			</p>
+		{/if}
 		{#if caution}<p class="small mt-3 max-w-[38rem] border-l-4 border-line-strong pl-3">{caution}</p>{/if}
 		{#if step.expect}<p class="mt-5">
 				<Swatch colour={step.expect} label="colour to expect afterwards" />
@@ -115,22 +156,47 @@
 				size="large"
 				class="min-w-60 grow sm:grow-0"
 				disabled={waiting}
-				onclick={() => note(next.kind)}>{next.text}</Action
+				onclick={() => note({ kind: next.kind })}>{next.text}</Action
 			>
-			{#if progress.canUndo}<Action size="large" onclick={() => note('undone')}>Undo</Action>{/if}
+			{#if progress.canUndo}<Action size="large" onclick={() => note({ kind: 'undone' })}>Undo</Action>{/if}
 			{#if !enough && (action.kind === 'drops' || desk.timer)}
-				<Action kind="quiet" size="large" onclick={() => note('step-left')}>Go on as it is</Action>
+				<Action kind="quiet" size="large" onclick={() => note({ kind: 'step-left' })}>Go on as it is</Action>
 			{/if}
 		</div>
 		{#if device && action.kind === 'blank'}
-			<DevicePanel {desk} {device} at="blank" onzero={() => note('step-done')} />
+			<DevicePanel {desk} {device} at="blank" onzero={() => note({ kind: 'step-done' })} />
 		{/if}
 		{#if fault}<p role="alert" class="mt-3 font-semibold text-warn">{faultText(fault)}</p>{/if}
 
-		<details class="mt-8 max-w-[38rem]">
-			<summary class="link inline-block min-h-10">Why</summary>
-			<p class="mt-1">{step.why}</p>
-		</details>
+		{#if ahead}
+			<div class="mt-6 flex flex-wrap items-center gap-3 border-t pt-4">
+				<span class="max-w-[26rem]"><strong>Meanwhile:</strong> {ahead.say}.</span>
+				<Action onclick={() => note({ kind: 'ahead', step: ahead.id })}>It is loaded</Action>
+			</div>
+		{/if}
+		{#each said as deviation, i (i)}
+			{#if deviation.what in MISHAP_NAMES}
+				<p class="small mt-3">Noted: {MISHAP_NAMES[deviation.what as Mishap].toLowerCase()}.</p>
+			{/if}
+		{/each}
+
+		<div class="mt-8 grid max-w-[38rem] gap-1">
+			<details>
+				<summary class="link inline-block min-h-10">Why</summary>
+				<p class="mt-1">{step.why}</p>
+			</details>
+			<details>
+				<summary class="link inline-block min-h-10">Something went wrong</summary>
+				<p class="small mt-1 text-muted">
+					Say it now: it is kept with the result and makes it less certain, or asks for a repeat.
+				</p>
+				<div class="mt-2 flex flex-wrap gap-2">
+					{#each mishaps as what (what)}
+						<Action onclick={() => mishap(what)}>{MISHAP_NAMES[what]}</Action>
+					{/each}
+				</div>
+			</details>
+		</div>
 	</div>
 
 	<ol class="small self-start border-t lg:mt-8" aria-label="All steps">

@@ -7,6 +7,7 @@ import {
 	deriveWith,
 	pointOf,
 	standardUncertaintyOf,
+	type Deviation,
 	type KnownKit,
 	type Outcome,
 	type RawReading,
@@ -28,7 +29,7 @@ export interface Measurement {
 }
 
 /** Judges one result; a bound has nothing to be judged by yet. */
-function judged(result: TestResult, context: BenchContext | undefined): Verdict | null {
+export function judged(result: TestResult, context: BenchContext | undefined): Verdict | null {
 	const point = pointOf(result);
 	if (!point) return null;
 	const expected = context?.expected ?? null;
@@ -52,6 +53,8 @@ export interface MadeWith {
 	readonly kit?: KnownKit | null;
 	/** A standard shows what the kit says by itself. */
 	readonly standard?: { readonly id: string } | null;
+	/** What was not done as written. */
+	readonly deviations?: readonly Deviation[];
 }
 
 /** What is known of the kit for this reading. */
@@ -69,7 +72,7 @@ export function measure(
 	slips: SlipKnowledge | null = null
 ): Measurement {
 	const kit = knownTo(made);
-	const derived = deriveWith(method, reading, kit);
+	const derived = deriveWith(method, reading, kit, made.deviations);
 	if (!derived.ok) return { reading, outcomes: [], fault: derived.fault, slips: null };
 	return {
 		reading,

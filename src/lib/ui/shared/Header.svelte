@@ -2,7 +2,7 @@
 	import { PROFILES, type ProfileId } from '$lib/core/judgement';
 	import { countdown } from '$lib/format/date';
 	import { plain } from '$lib/format/number';
-	import type { BenchDesk } from './BenchDesk.svelte';
+	import { benchDeskOf, outboxOf } from './context';
 
 	interface Props {
 		water: {
@@ -13,9 +13,10 @@
 		};
 		siblings: readonly { readonly id: string; readonly name: string; readonly site: string }[];
 		view: string;
-		desk: BenchDesk;
 	}
-	let { water, siblings, view, desk }: Props = $props();
+	let { water, siblings, view }: Props = $props();
+	const desk = benchDeskOf();
+	const outbox = outboxOf();
 
 	const VIEWS = [
 		{ id: 'today', name: 'Today' },
@@ -71,20 +72,30 @@
 				>
 			{/each}
 		</nav>
-		<div class="ml-auto flex items-center" aria-live="off">
-			{#if desk.timer}
+		<div class="ml-auto flex flex-wrap items-center gap-2 py-2" aria-live="off">
+			{#if outbox.waiting.length > 0}
+				<span class="small border-l-4 border-line-strong pl-2" role="status"
+					>{outbox.waiting.length} not on the server yet</span
+				>
+			{/if}
+			{#each desk.timers as timer (timer.runId)}
 				<a
 					href="/waters/{water.id}/bench"
-					class="figures flex min-h-10 items-center gap-2 rounded-md border-2 px-3 {desk.timer.over
+					onclick={() => desk.select(timer.runId)}
+					class="figures flex min-h-10 items-center gap-2 rounded-md border-2 px-3 {timer.over
 						? 'border-accent text-accent'
 						: 'border-ink'}"
 				>
-					<span class="small">{desk.timer.label}</span>
-					<strong>{desk.timer.over ? 'time is over' : countdown(desk.timer.leftMs)}</strong>
+					<span class="small">{timer.label}</span>
+					<strong>{timer.over ? 'time is over' : countdown(timer.leftMs)}</strong>
 				</a>
-			{:else if desk.draft && view !== 'bench'}
-				<a href="/waters/{water.id}/bench" class="link small py-2">Unfinished test</a>
-			{/if}
+			{:else}
+				{#if desk.session && view !== 'bench'}
+					<a href="/waters/{water.id}/bench" class="link small py-2"
+						>{desk.isSession ? 'Session at the bench' : 'Unfinished test'}</a
+					>
+				{/if}
+			{/each}
 		</div>
 	</div>
 </header>

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { CA_SYRINGE } from '$lib/core/method';
 import { addSeconds, instant, type Instant } from '$lib/core/time';
-import { BenchDesk, type BenchDraft } from './BenchDesk.svelte';
+import { BenchDesk } from './BenchDesk.svelte';
+import type { BenchDraft } from './bench-session';
 import { emptyReading } from './reading-draft';
 
 /** A store in memory that keeps copies, as the browser's does. */
@@ -58,34 +59,29 @@ describe('the bench’s desk', () => {
 	it('is ready only after it has looked, and finds what was left there', async () => {
 		const { desk, store, clock } = bench();
 		expect(desk.ready).toBe(false);
-		await desk.open('w');
+		await desk.open();
 		expect([desk.ready, desk.draft]).toEqual([true, null]);
 		desk.start(draft(clock.now()));
 		desk.note('step-done');
 		desk.change({ note: 'poor light' });
 
 		const later = new BenchDesk(clock, store);
-		await later.open('w');
+		await later.open();
 		expect(later.draft).toEqual(desk.draft);
 		expect(later.progress).toMatchObject({ stepIndex: 1 });
 		expect(later.steps[1]!.say).toContain('1.5 mL');
 	});
-	it('keeps each water’s own test', async () => {
-		const { desk, clock } = bench();
-		await desk.open('w');
+	it('is empty again once the test is cleared', async () => {
+		const { desk, store, clock } = bench();
+		await desk.open();
 		desk.start(draft(clock.now()));
-		await desk.open('other');
-		expect(desk.draft).toBeNull();
-		await desk.open('w');
-		expect(desk.draft?.runId).toBe('r');
+		expect(store.kept.size).toBe(1);
 		await desk.clear();
-		await desk.open('other');
-		await desk.open('w');
-		expect(desk.draft).toBeNull();
+		expect([desk.draft, desk.session, store.kept.size]).toEqual([null, null, 0]);
 	});
 	it('refuses what is not allowed, and notes nothing then', async () => {
 		const { desk, clock } = bench();
-		await desk.open('w');
+		await desk.open();
 		expect(desk.note('drop')).toMatchObject({ ok: false });
 		desk.start(draft(clock.now()));
 		desk.note('step-done');
@@ -96,7 +92,7 @@ describe('the bench’s desk', () => {
 	});
 	it('runs its timers by the clock, not by the ticks it was given', async () => {
 		const { desk, clock, pass } = bench();
-		await desk.open('w');
+		await desk.open();
 		desk.start(draft(clock.now()));
 		desk.note('step-done');
 		desk.note('step-done');
@@ -118,7 +114,7 @@ describe('the bench’s desk', () => {
 	it('says so when the browser keeps nothing', async () => {
 		const { desk, store, clock } = bench();
 		store.break();
-		await desk.open('w');
+		await desk.open();
 		expect(desk.ready).toBe(true);
 		expect(desk.storeFault).toMatch(/keeps nothing/);
 		desk.start(draft(clock.now()));
@@ -126,11 +122,5 @@ describe('the bench’s desk', () => {
 		await Promise.resolve();
 		expect(desk.storeFault).toMatch(/no room/);
 		expect(desk.draft).not.toBeNull();
-	});
-	it('forgets a draft of an earlier bench, which had no method in it', async () => {
-		const { desk, store, clock } = bench();
-		store.kept.set('w', JSON.stringify({ ...draft(clock.now()), method: undefined, methodCode: 'moon' }));
-		await desk.open('w');
-		expect(desk.draft).toBeNull();
 	});
 });

@@ -62,6 +62,28 @@ function moved(c: Compiled, order: readonly number[], random: Random): number[] 
 	return next;
 }
 
+/** Puts one test in the places of another and the other way round: which of them comes first, and gets what is shared. */
+function exchanged(c: Compiled, order: readonly number[], random: Random): number[] | null {
+	const tests = c.pieces.length;
+	const a = Math.floor(random() * tests);
+	const b = (a + 1 + Math.floor(random() * (tests - 1))) % tests;
+	const own = order.filter((p) => c.testOf[p] === a);
+	const others = order.filter((p) => c.testOf[p] === b);
+	if (own.length === 0 || others.length === 0) return null;
+	let i = 0;
+	let k = 0;
+	return order.map((piece) => {
+		const test = c.testOf[piece]!;
+		if (test !== a && test !== b) return piece;
+		// Where one has more pieces than the other had places, the rest follows in what places are left.
+		const wantsOther = test === a ? k < others.length : i >= own.length;
+		return wantsOther ? others[k++]! : own[i++]!;
+	});
+}
+
+/** How often tests are exchanged instead of runs moved, where equipment is short and where it is not. */
+const EXCHANGES = { short: 0.15, plenty: 0.02 } as const;
+
 /**
  * Looks for a shorter order near one that is possible, by simulated annealing (Kirkpatrick, Gelatt and Vecchi (1983),
  * Science 220, 671): runs of pieces are moved; a worse order is taken now and then, more rarely as it cools.
@@ -80,15 +102,19 @@ export function anneal(
 		if (!admitsOrder(c, order) || !timing.run(order)) return null;
 		return { order, makespanS: timing.endS, hops: hopsOf(c, order) };
 	};
-	let current = rate(first);
-	if (current === null) return first;
+	const begun = rate(first);
+	if (begun === null) return first;
+	let current: Rated = begun;
 	let best = current;
-	const hot = HOT_S;
+	const exchanges = c.takes.some((t) => t.length > 0) ? EXCHANGES.short : EXCHANGES.plenty;
 	for (let moves = 0; ; moves++) {
 		const share = goOn(moves);
 		if (share === null) return best.order;
-		const temperature = hot * (0.01 / 1) ** share;
-		const order = moved(c, current.order, random);
+		const temperature = HOT_S * 0.01 ** share;
+		const order: number[] | null =
+			c.pieces.length > 1 && random() < exchanges
+				? exchanged(c, current.order, random)
+				: moved(c, current.order, random);
 		const next = order && rate(order);
 		if (!next) continue;
 		const worse = costOf(next) - costOf(current);

@@ -93,22 +93,34 @@ export function lowerBoundS(c: Compiled): number {
 	return bound;
 }
 
-/** What is shared is in use for as long as its tests are; together they cannot be done sooner than their sum allows. */
+/**
+ * What is shared is in use for as long as its tests are. Together they cannot be done sooner than their sum allows; and
+ * of one more test than a multiple of what there is, so many must come one after the other (the bound of identical
+ * machines: Dell'Amico and Martello (1995), ORSA Journal on Computing 7, 191).
+ */
 function equipmentBoundS(c: Compiled): number {
 	let bound = 0;
 	c.capacity.forEach((capacity, e) => {
 		let total = 0;
-		let users = 0;
-		c.pieces.forEach((own) => {
+		const holds: number[] = [];
+		for (const own of c.pieces) {
 			const taking = own.filter((p) => c.takes[p]!.includes(e));
 			const freeing = own.filter((p) => c.frees[p]!.includes(e));
 			const units = taking.reduce((n, p) => n + c.takes[p]!.filter((x) => x === e).length, 0);
-			const first = taking[0];
-			if (first === undefined || freeing.length === 0) return;
-			users++;
-			total += units * (c.chainS[first]! - (c.chainS[freeing.at(-1)!]! - c.durationS[freeing.at(-1)!]!));
-		});
-		if (users > 0 && capacity > 0) bound = Math.max(bound, total / capacity);
+			const [first] = taking;
+			const last = freeing.at(-1);
+			if (first === undefined || last === undefined) continue;
+			const heldS = c.chainS[first]! - (c.chainS[last]! - c.durationS[last]!);
+			total += units * heldS;
+			holds.push(heldS);
+		}
+		if (holds.length === 0 || capacity <= 0) return;
+		bound = Math.max(bound, total / capacity);
+		holds.sort((a, b) => b - a);
+		for (let k = 1; k * capacity < holds.length; k++) {
+			const inTurn = holds.slice(k * capacity - k, k * capacity + 1);
+			bound = Math.max(bound, inTurn.reduce((sum, s) => sum + s, 0) + k * c.changeoverS);
+		}
 	});
 	return bound;
 }

@@ -16,6 +16,7 @@ export { faultsOfPlan, type PlanFault } from './check-plan.ts';
 export {
 	EXACT_WINDOW_S,
 	firstReagentIndex,
+	handsSecondsOf,
 	isAtOnce,
 	mayBeAhead,
 	planTestOf,

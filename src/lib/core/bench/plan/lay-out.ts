@@ -57,7 +57,7 @@ class Search {
 		this.#offer(preparedFirst(c));
 		this.#offer(oneAfterTheOther(c, urgentFirst(c)));
 		const exactly = c.n <= EXACT_PIECES;
-		this.#build(exactly ? 0.03 : 0.4);
+		this.#build(exactly ? 0.03 : 0.2);
 		if (exactly && this.#order) this.#anneal(0.12);
 		if (exactly) {
 			const known = this.#best && this.#order ? { ...this.#best, order: this.#order } : null;
@@ -73,7 +73,7 @@ class Search {
 		}
 		if (!this.#order) this.#build(1);
 		for (let share = budget.spent(); this.#order && share < 1 && !this.#atBound(); share = budget.spent()) {
-			this.#anneal(Math.min(1, share + 0.3));
+			this.#anneal(Math.min(1, share + 0.27));
 		}
 		this.#polish();
 		return this.#best && { ...this.#best, boundS: this.#boundS };

@@ -50,7 +50,7 @@ export function mayBeAhead(step: ProtocolStep): boolean {
 }
 
 /** Seconds that the hands are likely busy with a step; 0 where they are free. */
-export function handsOf(step: ProtocolStep): number {
+export function handsSecondsOf(step: ProtocolStep): number {
 	if (step.action.kind === 'filter') return POUR_S;
 	if (isFree(step)) return 0;
 	return 'seconds' in step.action ? step.action.seconds : step.action.handsS;
@@ -128,7 +128,7 @@ export function planTestOf(id: string, method: Method, steps: readonly ProtocolS
 				: own;
 			return;
 		}
-		const hands = handsOf(step);
+		const hands = handsSecondsOf(step);
 		const name = stepName(id, step.id);
 		const ahead = mayBeAhead(step) && index < last;
 		const after: Lag[] = [];

@@ -29,8 +29,17 @@ export function planOfOrder(problem: PlanProblem, order: readonly Pick<Placed, '
 	const left = new Map<string, number[]>();
 	c.stepOf.forEach((step, i) => left.set(step, [...(left.get(step) ?? []), i]));
 	const lastOf = new Map(order.map((o, k) => [o.step, k]));
+	/** Of a step in parts the first ones are done first: so many of its places in the order are passed over. */
+	const passed = new Map<string, number>();
+	for (const { step } of order) passed.set(step, (passed.get(step) ?? 0) + 1);
+	for (const [step, places] of passed) passed.set(step, Math.max(0, places - (left.get(step)?.length ?? 0)));
 	const pieces = order.flatMap(({ step }, k) => {
 		const own = left.get(step) ?? [];
+		const over = passed.get(step)!;
+		if (over > 0) {
+			passed.set(step, over - 1);
+			return [];
+		}
 		return lastOf.get(step) === k ? own.splice(0) : own.splice(0, 1);
 	});
 	return planOf(c, pieces);

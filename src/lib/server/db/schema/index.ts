@@ -5,6 +5,7 @@ export { shelfItem, shelfNote, kitCheck } from './shelf.ts';
 export {
 	sample,
 	benchSession,
+	sessionSheet,
 	testRun,
 	runItem,
 	rawReading,

@@ -12,10 +12,11 @@ import {
 	unique,
 	varchar
 } from 'drizzle-orm/mysql-core';
-import type { BenchEntry, Deviation } from '$lib/core/bench';
+import type { SessionState, SheetTest } from '$lib/contract/session';
+import type { BenchEntry } from '$lib/core/bench';
 import type { SlipKind } from '$lib/core/plausibility';
 import type { ParameterId, UnitId } from '$lib/core/quantity';
-import type { RawReading } from '$lib/core/reading';
+import type { Deviation, RawReading } from '$lib/core/reading';
 import { bytes, document, instantAt, uuid } from './columns.ts';
 import { siteMethod } from './method.ts';
 import { membership } from './people.ts';
@@ -79,6 +80,37 @@ export const benchSession = mysqlTable(
 		foreignKey({
 			name: 'bench_session_started_by',
 			columns: [t.siteId, t.startedBy],
+			foreignColumns: [membership.siteId, membership.id]
+		})
+	]
+);
+
+/** A session as it stood when it was last heard of; the highest revision holds. Insert-only. */
+export const sessionSheet = mysqlTable(
+	'session_sheet',
+	{
+		siteId: uuid('site_id').notNull(),
+		id: uuid('id').notNull(),
+		sessionId: uuid('session_id').notNull(),
+		revision: int('revision').notNull(),
+		state: varchar('state', { length: 12 }).$type<SessionState>().notNull(),
+		dueAt: instantAt('due_at'),
+		startedAt: instantAt('started_at').notNull(),
+		tests: document<readonly SheetTest[]>()('tests').notNull(),
+		savedBy: uuid('saved_by').notNull(),
+		receivedAt: instantAt('received_at').notNull()
+	},
+	(t) => [
+		primaryKey({ columns: [t.siteId, t.id] }),
+		unique('session_sheet_revision').on(t.siteId, t.sessionId, t.revision),
+		foreignKey({
+			name: 'session_sheet_session',
+			columns: [t.siteId, t.sessionId],
+			foreignColumns: [benchSession.siteId, benchSession.id]
+		}),
+		foreignKey({
+			name: 'session_sheet_saved_by',
+			columns: [t.siteId, t.savedBy],
 			foreignColumns: [membership.siteId, membership.id]
 		})
 	]

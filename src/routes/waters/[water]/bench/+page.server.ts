@@ -6,7 +6,7 @@ export const load = (async ({ locals, params, url }) => {
 	if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
 	const asked = (name: string) => url.searchParams.get(name);
 	return {
-		bench: await locals.services.readBench(open.scope, open.water),
+		bench: await locals.services.readBench(open.scope, open.water, locals.preferences),
 		asked: { method: asked('method'), kit: asked('kit'), standard: asked('standard') }
 	};
 }) satisfies PageServerLoad;

@@ -1,0 +1,79 @@
+import type { Fault } from '$lib/core/result';
+import type { Answer } from './api';
+import type { Outgoing } from './local-store';
+
+interface OutgoingStore {
+	all(): Promise<Outgoing[]>;
+	add(item: Outgoing): Promise<void>;
+	remove(id: string): Promise<void>;
+}
+type Send = <T>(url: string, command: unknown) => Promise<Answer<T>>;
+
+/** How often what is left is tried again while the page is open. */
+export const RETRY_MS = 5000;
+
+/**
+ * What was read and the server does not have yet. It is sent in the order in which it was made, each once: every
+ * command has an id of its own, and the server answers a second one as it answered the first.
+ */
+export class Outbox {
+	/** Not on the server yet. */
+	waiting = $state.raw<readonly Outgoing[]>([]);
+	/** What the server did not take, with why; kept until it was seen. */
+	refused = $state.raw<readonly { readonly item: Outgoing; readonly fault: Fault }[]>([]);
+	#store: OutgoingStore;
+	#send: Send;
+	#sending: Promise<void> | null = null;
+	#answers = new Map<string, Answer<unknown>>();
+
+	constructor(store: OutgoingStore, send: Send) {
+		this.#store = store;
+		this.#send = send;
+	}
+
+	/** Finds what an earlier page left, and sends it. */
+	async open(): Promise<void> {
+		this.waiting = await this.#store.all().catch(() => []);
+		await this.flush();
+	}
+
+	/**
+	 * Keeps a command here and sends it, after those before it.
+	 *
+	 * @returns the server's answer; "away" where it stays here for now
+	 */
+	async put<T>(item: Outgoing): Promise<Answer<T>> {
+		// Without a store it is kept by this page alone, and sent all the same.
+		await this.#store.add(item).catch(() => undefined);
+		this.waiting = [...this.waiting, item];
+		await this.flush();
+		const answer = this.#answers.get(item.id) as Answer<T> | undefined;
+		this.#answers.delete(item.id);
+		return answer ?? { kind: 'away', message: 'The server cannot be reached.' };
+	}
+
+	/** Sends what waits, in order; stops where the server is away. */
+	async flush(): Promise<void> {
+		while (this.#sending) await this.#sending;
+		this.#sending = this.#sendAll();
+		await this.#sending;
+		this.#sending = null;
+	}
+	async #sendAll(): Promise<void> {
+		for (let item = this.waiting[0]; item; item = this.waiting[0]) {
+			const answer = await this.#send(item.url, item.command);
+			this.#answers.set(item.id, answer);
+			if (answer.kind === 'away') return;
+			const { id } = item;
+			if (answer.kind === 'refused') {
+				this.refused = [...this.refused, { item, fault: answer.fault }];
+			}
+			await this.#store.remove(id).catch(() => undefined);
+			this.waiting = this.waiting.filter((w) => w.id !== id);
+		}
+	}
+	/** It was seen, or is put right in another way. */
+	forget(id: string): void {
+		this.refused = this.refused.filter((r) => r.item.id !== id);
+	}
+}

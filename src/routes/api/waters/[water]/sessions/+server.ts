@@ -1,0 +1,8 @@
+import { checkSession } from '$lib/server/validation/session';
+import { answerCommand } from '../../../command';
+import type { RequestHandler } from './$types';
+
+export const POST = ((event) =>
+	answerCommand(event, checkSession, (open, command) =>
+		event.locals.services.saveSession(open.scope, command)
+	)) satisfies RequestHandler;
