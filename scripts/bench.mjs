@@ -43,7 +43,7 @@ async function liveMs(origin) {
 		await page.goto(origin, { waitUntil: 'networkidle0' });
 		await page.goto(page.url().replace(/\/today$/, '/bench'), { waitUntil: 'networkidle0' });
 		await page.waitForSelector('button[value="alk-drops"]');
-		await page.click('button[value="alk-drops"]');
+		await page.$eval('button[value="alk-drops"]', (button) => button.click());
 		await page.evaluate(() =>
 			[...document.querySelectorAll('button')].find((b) => b.innerText.startsWith('Start ')).click()
 		);

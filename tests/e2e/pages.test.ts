@@ -52,7 +52,7 @@ describe('every instrument and its result', () => {
 			await me.goto('/bench');
 			await me.choose(code);
 			await me.press('Start ');
-			await me.toReading();
+			await me.toReading(true);
 			for (const key of ['ArrowUp', 'ArrowUp', 'a'] as const) await me.page.keyboard.press(key);
 			expect({ code, ...(await faultsOn(me)) }).toEqual({ code, found: [], overflows: false });
 			await me.press(DONE[code]);

@@ -59,7 +59,7 @@
 	let planned = $state<string | null>(null);
 
 	$effect(() => {
-		void desk.keepWater(waterId, bench, timeZone);
+		void desk.storeWater(waterId, bench, timeZone);
 	});
 
 	const benchOf = (id: string) => (id === waterId ? bench : desk.waters[id]?.bench);
@@ -113,7 +113,7 @@
 		const next = more && repeatOf(old, { ...old, earlier: all }, more);
 		if (desk.isSession) {
 			if (next) desk.add(next, false);
-			await desk.finish(results);
+			await desk.finish(old.runId, results);
 			void planner.plan();
 			tell(desk.session?.tests.length === 0 ? 'finished' : 'under-way');
 		} else {
@@ -157,6 +157,7 @@
 			id,
 			waterId,
 			revision: 1,
+			alone: false,
 			startedAt: null,
 			tests: tests.map((t) => {
 				const isFirst = !practised(t) && !first.has(t.method.code);
@@ -174,7 +175,10 @@
 			seenAt: clock.now()
 		};
 	}
+	/** The water looked at stays known while its tests are at the bench. */
+	const keepThis = () => void desk.keepWater(waterId, bench, timeZone);
 	function layOut(chosen: readonly Chosen[]): void {
+		keepThis();
 		saved = null;
 		planned = null;
 		desk.layOut(sessionOf(testsOf(chosen), newId()));
@@ -207,6 +211,7 @@
 			.filter((t) => !t.over)
 			.flatMap((t) => draftOfSheet(t, benchOf(t.waterId), habits) ?? []);
 		if (tests.length === 0) return;
+		keepThis();
 		const session = sessionOf(tests, sheet.sessionId);
 		const begun = sheet.state === 'under-way';
 		desk.layOut({
@@ -307,6 +312,7 @@
 			{asked}
 			onstart={(offer, choice) => {
 				saved = null;
+				keepThis();
 				desk.start(makeDraft(waterId, offer.method, choice, null, making()));
 			}}
 			onlayout={layOut}

@@ -6,7 +6,7 @@
 	import { PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
 	import type { Instant } from '$lib/core/time';
 	import { HAPPENING_NAMES, whyDue } from '$lib/format/bench';
-	import { aboutMinutes } from '$lib/format/date';
+	import { aboutMinutes, shortDay } from '$lib/format/date';
 	import Action from '$lib/ui/shared/Action.svelte';
 	import ChooseMethod from './ChooseMethod.svelte';
 	import { usualKit, type StartChoice } from './make-draft';
@@ -108,7 +108,7 @@
 	});
 	const all = $derived(proposed.flatMap((w) => w.proposals));
 	const chosen = $derived([...all.filter(isOn).map(chosenOf), ...added]);
-	const rest = $derived(all.filter((p) => !isOn(p)).map(chosenOf));
+	const rest = $derived(all.filter((p) => p.isDue && !isOn(p)).map(chosenOf));
 	const lengthS = $derived(
 		chosen.length === 0 ? 0 : lengthOf(chosen.flatMap((c) => Array.from({ length: c.times }, () => c.offer)))
 	);
@@ -143,7 +143,9 @@
 			/>
 			<label for="test-{p.key}" class="min-w-0 grow cursor-pointer">
 				<strong class="text-lg">{PARAMETERS[p.due.parameter].name}</strong>
-				<span class="small block text-muted">{whyDue(p.due)}.</span>
+				<span class="small block text-muted"
+					>{whyDue(p.due)}{p.isDue ? '' : `, so on ${shortDay(p.due.dueAt, timeZone, now)}`}.</span
+				>
 			</label>
 		</div>
 		{#if isOn(p)}
@@ -204,13 +206,19 @@
 			</div>
 			{#each proposed as w (w.id)}
 				{#if waters.length > 1}<h2 class="mt-6 text-xl">{w.name}</h2>{/if}
-				{#if w.proposals.length === 0}
-					<p class="mt-4 border-y py-4 text-muted">
-						Nothing is due today{waters.length > 1 ? '' : ' in this water'}. Choose any test below.
-					</p>
-				{:else}
+				{@const dueNow = w.proposals.filter((p) => p.isDue)}
+				{@const later = w.proposals.filter((p) => !p.isDue)}
+				{#if dueNow.length > 0}
 					<ul class="mt-4 border-t" aria-label="Proposed tests of {w.name}">
-						{#each w.proposals as p (p.key)}{@render row(p)}{/each}
+						{#each dueNow as p (p.key)}{@render row(p)}{/each}
+					</ul>
+				{:else}
+					<p class="mt-4 border-y py-4 text-lg">Nothing is due today.</p>
+				{/if}
+				{#if later.length > 0}
+					<h3 class="label mt-5">Not due yet</h3>
+					<ul class="mt-1 border-t" aria-label="Tests of {w.name} that are not due yet">
+						{#each later as p (p.key)}{@render row(p)}{/each}
 					</ul>
 				{/if}
 			{/each}

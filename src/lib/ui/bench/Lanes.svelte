@@ -113,7 +113,7 @@
 						<circle cx={w / 2} cy={-3} r="3" class="pin" />
 					{/if}
 					{#if segment.kind === 'wait' && w > segment.label.length * LETTER + 8}
-						<text x={6} y={BAR / 2 + 4} class="wait-label">{segment.label}</text>
+						<text x={w - 6} y={BAR / 2 + 4} text-anchor="end" class="wait-label">{segment.label}</text>
 					{/if}
 				</g>
 			{/each}

@@ -46,7 +46,10 @@
 		for (const t of session.tests) {
 			for (const e of t.method.equipment) count.set(e, (count.get(e) ?? 0) + 1);
 		}
-		return [...count].map(([what, n]) => (n > 1 ? `${n} × ${what}` : what));
+		// A sample syringe is rinsed from test to test; of the rest each test has its own.
+		return [...count].map(([what, n]) =>
+			n > 1 && !what.includes('sample syringe') ? `${what}: ${n}` : what
+		);
 	});
 	const first = $derived(session.tests.filter((t) => !practised(t)));
 	const warnings = $derived(

@@ -102,7 +102,7 @@
 						onwishes([
 							...session.wishes.filter((w) => w.kind !== 'first'),
 							...others.map((o) => ({ kind: 'first', test: test.runId, before: o.runId }) as const)
-						])}>Begin with this test</Action
+						])}>Do this test first</Action
 				>
 			{/if}
 			{#if session.wishes.length > 0}

@@ -123,6 +123,8 @@
 		if (!draft || !method || !session || !reading || !measurement || draft.readAt === null || saving) return;
 		saving = true;
 		fault = null;
+		// While it is sent, the hands may turn to another test.
+		const here = measurement.outcomes.map((o) => o.outcome.result);
 		const command = {
 			id: draft.runId,
 			sampleId: draft.sampleId,
@@ -155,8 +157,7 @@
 			fault = faultText(answer.fault);
 			return;
 		}
-		const results =
-			answer.kind === 'ok' ? answer.value.results : measurement.outcomes.map((o) => o.outcome.result);
+		const results = answer.kind === 'ok' ? answer.value.results : here;
 		await onkept(draft, results, answer.kind === 'ok', more);
 	}
 </script>

@@ -47,7 +47,6 @@
 	/** Drops of a suspension follow the shaking of their bottle at once. */
 	const atOnce = $derived(isAtOnce(desk.steps, progress.stepIndex));
 	const twoVials = $derived(desk.method!.equipment.filter((e) => /\bvial\b/i.test(e)).length > 1);
-	const movements = $derived(movementsOf(step, atOnce, twoVials));
 	/** Since the bottle was put down, seconds. */
 	const settlingS = $derived(
 		atOnce && progress.since !== null ? Math.max(0, (desk.now - progress.since) / 1000) : 0
@@ -59,6 +58,17 @@
 					null)
 			: null
 	);
+	/** The plan has that syringe next: it is the instruction, and the wait goes on beside it. */
+	const aheadNow = $derived.by(() => {
+		const next = desk.isSession ? desk.plan?.placed[0] : undefined;
+		return ahead !== null &&
+			next !== undefined &&
+			next.startS < 5 &&
+			next.step === `${desk.draft?.runId}/${ahead.id}`
+			? ahead
+			: null;
+	});
+	const movements = $derived(movementsOf(aheadNow ?? step, atOnce, twoVials));
 	/** What can go wrong here, and is better said now than after the result. */
 	const mishaps = $derived(
 		MISHAPS.filter((m) =>
@@ -84,6 +94,9 @@
 		return { kind: 'step-done', text: enough ? 'Done, go on' : 'Wait for it' };
 	});
 	const waiting = $derived(timed && desk.timer !== null && !enough);
+	function press(): void {
+		note(aheadNow ? { kind: 'ahead', step: aheadNow.id } : { kind: next.kind });
+	}
 
 	function key(event: KeyboardEvent): void {
 		if (
@@ -94,9 +107,9 @@
 			return;
 		const onButton =
 			event.target instanceof HTMLElement && event.target.closest('button, a, summary') !== null;
-		if ((event.key === ' ' || event.key === 'Enter') && !onButton && !waiting) {
+		if ((event.key === ' ' || event.key === 'Enter') && !onButton && (!waiting || aheadNow)) {
 			event.preventDefault();
-			note({ kind: next.kind });
+			press();
 		} else if (event.key === 'Backspace') {
 			event.preventDefault();
 			if (progress.canUndo) note({ kind: 'undone' });
@@ -120,13 +133,16 @@
 				1}
 			of {desk.steps.length}
 		</p>
-		<h1 class="mt-2 text-4xl leading-tight text-balance md:text-5xl">{step.say}</h1>
+		<h1 class="mt-2 text-4xl leading-tight text-balance md:text-5xl">{(aheadNow ?? step).say}</h1>
 		{#if guidance === 'full' && movements.length > 0}
 			<ol class="mt-3 max-w-[40rem] list-decimal pl-6 text-lg">
 				{#each movements as movement (movement)}<li class="py-0.5">{movement}</li>{/each}
 			</ol>
 		{/if}
-		{#if guidance !== 'counts'}<p class="mt-3 max-w-[38rem] text-lg text-muted">{step.detail}</p>{/if}
+		{#if guidance !== 'counts'}<p class="mt-3 max-w-[38rem] text-lg text-muted">
+				{(aheadNow ?? step).detail}
+				{#if aheadNow}Meanwhile: {step.say.toLowerCase()}.{/if}
+			</p>{/if}
 		{#if atOnce}
 			<p class="mt-3 text-lg font-semibold {settlingS > 10 ? 'text-warn' : ''}" role="status">
 				{settlingS > 10
@@ -155,8 +171,8 @@
 				kind="primary"
 				size="large"
 				class="min-w-60 grow sm:grow-0"
-				disabled={waiting}
-				onclick={() => note({ kind: next.kind })}>{next.text}</Action
+				disabled={waiting && !aheadNow}
+				onclick={press}>{aheadNow ? 'It is loaded' : next.text}</Action
 			>
 			{#if progress.canUndo}<Action size="large" onclick={() => note({ kind: 'undone' })}>Undo</Action>{/if}
 			{#if !enough && (action.kind === 'drops' || desk.timer)}
@@ -168,7 +184,7 @@
 		{/if}
 		{#if fault}<p role="alert" class="mt-3 font-semibold text-warn">{faultText(fault)}</p>{/if}
 
-		{#if ahead}
+		{#if ahead && !aheadNow}
 			<div class="mt-6 flex flex-wrap items-center gap-3 border-t pt-4">
 				<span class="max-w-[26rem]"><strong>Meanwhile:</strong> {ahead.say}.</span>
 				<Action onclick={() => note({ kind: 'ahead', step: ahead.id })}>It is loaded</Action>

@@ -11,6 +11,8 @@ export interface Proposal {
 	readonly key: string;
 	readonly waterId: string;
 	readonly due: DueTest;
+	/** Due by the end of the day; the others may be ticked all the same. */
+	readonly isDue: boolean;
 	readonly offers: readonly BenchOffer[];
 }
 
@@ -40,9 +42,10 @@ export function lengthOf(offers: readonly BenchOffer[]): number {
 }
 
 /**
- * What to test now: what is due by the end of the day, or what has happened asks for, the most pressing first.
+ * What to test now: what is due by the end of the day, or what has happened asks for, the most pressing first; after
+ * it, what will be due next.
  *
- * @returns all that is proposed, and which of them fit into the time there is
+ * @returns all of these, and which of the due ones fit into the time there is
  */
 export function proposalsFor(
 	bench: BenchAnswer,
@@ -53,20 +56,27 @@ export function proposalsFor(
 	timeZone: string
 ): { readonly proposals: readonly Proposal[]; readonly fitting: ReadonlySet<string> } {
 	const endOfDay = instantOfLocal(`${civilDate(now, timeZone)}T23:59`, timeZone);
-	const due = what ? panelFor(what, bench.cadence, bench.usual) : bench.due.filter((d) => isDue(d, endOfDay));
+	const due = what
+		? panelFor(what, bench.cadence, bench.usual)
+		: [
+				...bench.due.filter((d) => isDue(d, endOfDay)),
+				...bench.due.filter((d) => !isDue(d, endOfDay)).sort((a, b) => a.dueAt - b.dueAt)
+			];
 	const proposals = due
 		.map((d) => ({
 			key: `${waterId}/${d.parameter}`,
 			waterId,
 			due: d,
+			isDue: isDue(d, endOfDay),
 			offers: offersFor(bench, d.parameter)
 		}))
 		.filter((p) => p.offers.length > 0);
+	const dueNow = proposals.filter((p) => p.isDue);
 	const fitting =
 		limit === 'all'
-			? proposals
+			? dueNow
 			: limit === 'one'
-				? proposals.slice(0, 1)
-				: fittingInto(proposals, TEN_MINUTES_S, (chosen) => lengthOf(chosen.map((p) => p.offers[0]!)));
+				? dueNow.slice(0, 1)
+				: fittingInto(dueNow, TEN_MINUTES_S, (chosen) => lengthOf(chosen.map((p) => p.offers[0]!)));
 	return { proposals, fitting: new Set(fitting.map((p) => p.key)) };
 }

@@ -103,9 +103,7 @@ export class BenchDesk {
 	readonly timer: RunningTimer | null = $derived.by(
 		() => this.timers.find((t) => t.runId === this.session?.at) ?? null
 	);
-	readonly isSession = $derived.by(
-		() => this.session !== null && this.session.tests.length + this.session.finished.length > 1
-	);
+	readonly isSession = $derived.by(() => this.session !== null && !this.session.alone);
 
 	/** What is left to do, by the second. */
 	readonly remaining: { readonly problem: PlanProblem; readonly overdue: readonly Overdue[] } | null =
@@ -170,10 +168,13 @@ export class BenchDesk {
 	}
 
 	/** Keeps what is known of a water for the time without a network. */
+	async storeWater(waterId: string, bench: BenchAnswer, timeZone: string): Promise<void> {
+		await this.#store.write(waterKey(waterId), { bench, timeZone }).catch(() => undefined);
+	}
+	/** The same, of a water that the session is about: its tests are judged by it wherever one looks. */
 	async keepWater(waterId: string, bench: BenchAnswer, timeZone: string): Promise<void> {
-		const kept = { bench, timeZone };
-		this.waters = { ...this.waters, [waterId]: kept };
-		await this.#store.write(waterKey(waterId), kept).catch(() => undefined);
+		this.waters = { ...this.waters, [waterId]: { bench, timeZone } };
+		await this.storeWater(waterId, bench, timeZone);
 	}
 
 	/** Lays tests out; nothing runs yet. */
@@ -189,6 +190,7 @@ export class BenchDesk {
 			id: sessionId,
 			waterId: draft.waterId,
 			revision: 1,
+			alone: true,
 			startedAt: now,
 			tests: [draft],
 			finished: [],
@@ -287,28 +289,30 @@ export class BenchDesk {
 		if (this.isSession) this.follow();
 	}
 
-	/** The reading of the test at hand is kept: it leaves the bench, and what it means for the others is passed on. */
-	async finish(results: readonly TestResult[] | null): Promise<void> {
-		const { session, draft, progress } = this;
+	/** The reading of a test is kept: it leaves the bench, and what it means for the others is passed on. */
+	async finish(runId: string, results: readonly TestResult[] | null): Promise<void> {
+		const { session } = this;
+		const draft = session?.tests.find((t) => t.runId === runId);
 		if (!session || !draft) return;
 		const done: FinishedTest = {
 			draft,
 			results,
-			deviations: progress?.deviations ?? [],
+			deviations: progressOf(stepsFor(draft.method, draft.portion), draft.log).deviations,
 			finishedAt: this.#clock.now()
 		};
 		const tests = passOn(session, done).filter((t) => t.runId !== draft.runId);
 		const finished = [...session.finished, done];
-		if (tests.length === 0 && finished.length === 1) {
+		if (session.alone) {
 			await this.clear();
 			return;
 		}
-		this.#keep({ ...session, tests, finished, at: tests[0]?.runId ?? null });
-		this.follow();
+		const wasAtHand = session.at === runId;
+		this.#keep({ ...session, tests, finished, at: wasAtHand ? (tests[0]?.runId ?? null) : session.at });
+		if (wasAtHand) this.follow();
 	}
 	/** Gives up the test at hand; of a session the others stay. */
 	async giveUp(): Promise<void> {
-		if (this.isSession) await this.finish(null);
+		if (this.isSession && this.draft) await this.finish(this.draft.runId, null);
 		else await this.clear();
 	}
 	/** Another test in the running session: a repeat, or one that was forgotten. */
@@ -317,6 +321,7 @@ export class BenchDesk {
 		if (!session) return;
 		this.#keep({
 			...session,
+			alone: false,
 			tests: [...session.tests, draft],
 			...(atOnce ? { at: draft.runId } : {})
 		});

@@ -54,6 +54,8 @@ export interface BenchSession {
 	/** The water of the page where it began. */
 	readonly waterId: string;
 	readonly revision: number;
+	/** One test, started at once: no plan, no summary. */
+	readonly alone: boolean;
 	/** Null while it is laid out. */
 	readonly startedAt: Instant | null;
 	readonly tests: readonly BenchDraft[];

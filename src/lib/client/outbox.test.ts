@@ -1,0 +1,75 @@
+import { describe, expect, it } from 'vitest';
+import type { Answer } from './api';
+import type { Outgoing } from './local-store';
+import { Outbox } from './outbox.svelte';
+
+function desk() {
+	const kept: Outgoing[] = [];
+	const sent: string[] = [];
+	let away = false;
+	const refuse = new Set<string>();
+	const store = {
+		all: () => Promise.resolve([...kept]),
+		add: (item: Outgoing) => Promise.resolve(void kept.push(item)),
+		remove: (id: string) =>
+			Promise.resolve(
+				void kept.splice(
+					kept.findIndex((k) => k.id === id),
+					1
+				)
+			)
+	};
+	const send = <T>(_: string, command: unknown): Promise<Answer<T>> => {
+		const id = command as string;
+		if (away) return Promise.resolve({ kind: 'away', message: '' });
+		if (refuse.has(id)) return Promise.resolve({ kind: 'refused', fault: { code: 'beyond-syringe' } });
+		sent.push(id);
+		return Promise.resolve({ kind: 'ok', value: id as T });
+	};
+	return {
+		kept,
+		sent,
+		store,
+		send,
+		refuse,
+		away: (is: boolean) => (away = is),
+		outbox: new Outbox(store, send)
+	};
+}
+const item = (id: string): Outgoing => ({ id, url: '/x', command: id, label: id });
+
+describe('what the server does not have yet', () => {
+	it('is sent at once where the server is there', async () => {
+		const { outbox, sent, kept } = desk();
+		expect(await outbox.put(item('a'))).toEqual({ kind: 'ok', value: 'a' });
+		expect([sent, kept, outbox.waiting]).toEqual([['a'], [], []]);
+	});
+	it('stays here in its order while the server is away, and goes once when it is back', async () => {
+		const { outbox, sent, kept, away } = desk();
+		away(true);
+		for (const id of ['a', 'b', 'c']) expect(await outbox.put(item(id))).toMatchObject({ kind: 'away' });
+		expect([kept.length, outbox.waiting.length, sent]).toEqual([3, 3, []]);
+		away(false);
+		await Promise.all([outbox.flush(), outbox.flush(), outbox.flush()]);
+		expect([sent, kept, outbox.waiting]).toEqual([['a', 'b', 'c'], [], []]);
+	});
+	it('is found again by the next page', async () => {
+		const { outbox, store, send, away, sent } = desk();
+		away(true);
+		await outbox.put(item('a'));
+		away(false);
+		const later = new Outbox(store, send);
+		await later.open();
+		expect([sent, later.waiting]).toEqual([['a'], []]);
+	});
+	it('does not stop at what is refused, and says so until it was seen', async () => {
+		const { outbox, sent, refuse } = desk();
+		refuse.add('bad');
+		expect(await outbox.put(item('bad'))).toMatchObject({ kind: 'refused' });
+		await outbox.put(item('good'));
+		expect(sent).toEqual(['good']);
+		expect(outbox.refused.map((r) => r.item.id)).toEqual(['bad']);
+		outbox.forget('bad');
+		expect(outbox.refused).toEqual([]);
+	});
+});
