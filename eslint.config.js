@@ -22,7 +22,16 @@ const noClock = [
 
 export default ts.config(
 	{
-		ignores: ['build/', '.svelte-kit/', 'node_modules/', '.tevrik/', '.test/', 'drizzle/', 'coverage/']
+		ignores: [
+			'build/',
+			'.svelte-kit/',
+			'node_modules/',
+			'.tevrik/',
+			'.test/',
+			'drizzle/',
+			'coverage/',
+			'src/service-worker.ts'
+		]
 	},
 	js.configs.recommended,
 	...ts.configs.recommendedTypeChecked,

@@ -14,7 +14,12 @@ export default defineConfig({
 					name: 'unit',
 					testTimeout: 60_000,
 					environment: 'node',
-					include: ['src/**/*.test.ts', 'tests/cases/**/*.test.ts', 'tests/rules/**/*.test.ts']
+					include: [
+						'src/**/*.test.ts',
+						'tests/cases/**/*.test.ts',
+						'tests/rules/**/*.test.ts',
+						'tests/plan/**/*.test.ts'
+					]
 				}
 			},
 			{

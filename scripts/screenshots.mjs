@@ -6,6 +6,7 @@ import { ensurePackages, ensurePrograms, ROOT } from './bootstrap.mjs';
 import { main } from './say.mjs';
 
 const CLOCK = '2026-11-23T18:20:00Z,0';
+const MOVING_CLOCK = '2026-11-23T18:20:00Z,20';
 const OUT = join(ROOT, 'docs/screenshots');
 const DESK = { width: 1280, height: 800 };
 const PHONE = { width: 390, height: 844, hasTouch: true, isMobile: true };
@@ -21,6 +22,7 @@ await main(async () => {
 	build();
 	const database = await startDatabase({ folder, throwaway: true });
 	let server;
+	let moving;
 	let browser;
 	try {
 		runScript('migrate.ts', {
@@ -28,20 +30,24 @@ await main(async () => {
 			TEVRIK_APPLICATION_USER: database.applicationUser
 		});
 		const demo = JSON.parse(runScript('seed.ts', { DATABASE_URL: database.url, TEVRIK_CLOCK: CLOCK }));
-		server = await serve({
-			port: await freePort(),
-			quiet: true,
-			env: {
-				DATABASE_URL: database.url,
-				TEVRIK_CLOCK: CLOCK,
-				TEVRIK_SIGN_IN_AS: demo.personId,
-				TEVRIK_REQUESTS_PER_MINUTE: '1000000'
-			}
-		});
+		const serveWith = async (clock) =>
+			serve({
+				port: await freePort(),
+				quiet: true,
+				env: {
+					DATABASE_URL: database.url,
+					TEVRIK_CLOCK: clock,
+					TEVRIK_SIGN_IN_AS: demo.personId,
+					TEVRIK_REQUESTS_PER_MINUTE: '1000000'
+				}
+			});
+		server = await serveWith(CLOCK);
+		// A session is shown under way: its clock runs.
+		moving = await serveWith(MOVING_CLOCK);
 		browser = await launchBrowser();
 		const wait = (ms) => new Promise((done) => setTimeout(done, ms));
 
-		const visit = async (viewport, theme, walk) => {
+		const visit = async (viewport, theme, walk, from = server) => {
 			const context = await browser.createBrowserContext();
 			const page = await context.newPage();
 			await page.setViewport(viewport);
@@ -49,7 +55,7 @@ await main(async () => {
 				{ name: 'prefers-color-scheme', value: theme },
 				{ name: 'prefers-reduced-motion', value: 'reduce' }
 			]);
-			await page.goto(server.origin, { waitUntil: 'networkidle0' });
+			await page.goto(from.origin, { waitUntil: 'networkidle0' });
 			const base = page.url().replace(/\/today$/, '');
 			await walk({
 				page,
@@ -127,7 +133,7 @@ await main(async () => {
 			for (let i = 0; i < 4; i++) await page.keyboard.press('ArrowDown');
 		};
 
-		await visit(DESK, 'light', async ({ goto, shot, press, page }) => {
+		await visit(DESK, 'light', async ({ goto, shot }) => {
 			await shot('today');
 			await goto('/trends?span=quarter');
 			await shot('trends');
@@ -139,12 +145,6 @@ await main(async () => {
 			await shot('targets');
 			await goto('/bench');
 			await shot('bench-choose');
-			await page.evaluate(() => document.querySelector('button[value="ca-syringe"]').click());
-			await press('Start calcium');
-			await press('Done');
-			await press('Done');
-			await press('Add a drop');
-			await shot('bench-step');
 		});
 		await visit(DESK, 'light', async (walk) => {
 			await titrate(walk);
@@ -166,12 +166,6 @@ await main(async () => {
 			await press('That is its place');
 			await press('Test again instead');
 			await press('Give this test up');
-			await toInstrument(walk, 'salinity-float');
-			for (let i = 0; i < 4; i++) await page.keyboard.press('ArrowUp');
-			await page.type('p:has(label) input', '24.5');
-			await page.keyboard.press('Tab');
-			await shot('bench-float');
-			await press('Give this test up');
 			await goto('/methods/ca-mg-pair');
 			await shot('method');
 			await goto('/methods/new');
@@ -188,23 +182,98 @@ await main(async () => {
 			await toInstrument(walk, 'alk-drops');
 			for (let i = 0; i < 21; i++) await walk.page.keyboard.press('Space');
 			await walk.shot('bench-drops-phone');
-			await walk.press('Give this test up');
-			await toInstrument(walk, 'po4-meter');
-			await walk.page.type('input[inputmode="decimal"]', '31');
-			await walk.page.keyboard.press('Tab');
-			await walk.shot('bench-display-phone');
-			await walk.press('Give this test up');
-			await toInstrument(walk, 'no3-card');
-			for (let i = 0; i < 10; i++) await walk.page.keyboard.press('ArrowUp');
-			await walk.shot('bench-ladder-phone');
 		});
-		await visit(DESK, 'dark', async (walk) => {
-			await titrate(walk);
-			await walk.shot('bench-syringe-dark');
-		});
+		/** Lays tests out, each with its method. */
+		const FIVE = {
+			Alkalinity: 'alk-syringe',
+			Calcium: 'ca-syringe',
+			Magnesium: 'mg-syringe',
+			Nitrate: 'no3-ladder',
+			Potassium: 'k-filter'
+		};
+		const layOut = async ({ page, goto, press }, tests = FIVE) => {
+			await goto('/bench');
+			for (const [name, code] of Object.entries(tests)) {
+				await page.evaluate((n) => {
+					const label = [...document.querySelectorAll('label')].find(
+						(l) => l.querySelector('strong')?.textContent === n
+					);
+					if (!document.getElementById(label.htmlFor).checked) label.click();
+				}, name);
+				await page.waitForSelector(`select[aria-label="Method for ${name}"]`);
+				await page.select(`select[aria-label="Method for ${name}"]`, code);
+			}
+			await press('Lay out these');
+			await wait(2500);
+		};
+		/** Goes through a session as its screens say, until one that is wanted. */
+		const goThrough = async ({ page }, wanted) => {
+			const PRESS = ['Add a drop', 'It is loaded', 'Start', 'It is filtering', 'Done, go on'];
+			for (let i = 0; i < 900; i++) {
+				const state = await page.evaluate((words) => {
+					const buttons = [...document.querySelectorAll('main button')].filter(
+						(b) => b.offsetParent && !b.disabled
+					);
+					const find = (text) => buttons.some((b) => b.innerText.trim().startsWith(text));
+					return {
+						heading: document.querySelector('main h1')?.textContent ?? '',
+						reads: ['Colour has turned', 'That is its place'].find(find) ?? null,
+						press: words.find(find) ?? null,
+						save: ['No, as entered', 'Save the result'].find(find) ?? null,
+						done: find('Done, clear')
+					};
+				}, PRESS);
+				if (state.done || wanted(state)) return;
+				const text = state.save ?? state.reads ?? state.press;
+				if (state.reads && !state.save) {
+					const [key, times] = state.reads.startsWith('That') ? ['ArrowUp', 9] : ['ArrowDown', 43];
+					for (let k = 0; k < times; k++) await page.keyboard.press(key);
+				}
+				if (text) {
+					await page.evaluate((t) => {
+						[...document.querySelectorAll('main button')]
+							.find((b) => b.offsetParent && !b.disabled && b.innerText.trim().startsWith(t))
+							?.click();
+					}, text);
+				}
+				await wait(text ? 90 : 250);
+			}
+		};
+		const atTitration = (state) => state.reads === 'Colour has turned';
+		const five = (theme, name, rest) =>
+			visit(
+				DESK,
+				theme,
+				async (walk) => {
+					await layOut(walk);
+					if (rest) await walk.shot('session-layout');
+					await walk.press('Begin');
+					await goThrough(walk, atTitration);
+					for (let k = 0; k < 40; k++) await walk.page.keyboard.press('ArrowDown');
+					await walk.shot(name);
+					if (!rest) return;
+					await goThrough(walk, () => false);
+					await walk.shot('session-finish');
+				},
+				moving
+			);
+		await five('light', 'session-run', true);
+		await five('dark', 'session-run-dark', false);
+		await visit(
+			PHONE,
+			'light',
+			async (walk) => {
+				await layOut(walk, { Nitrate: 'no3-card', Phosphate: 'po4-card', Alkalinity: 'alk-syringe' });
+				await walk.press('Begin');
+				await goThrough(walk, (state) => state.heading.includes('at once'));
+				await walk.shot('session-run-phone');
+			},
+			moving
+		);
 	} finally {
 		await browser?.close();
 		await server?.stop();
+		await moving?.stop();
 		await database.stop();
 		rmSync(folder, { recursive: true, force: true });
 	}

@@ -216,6 +216,51 @@ async function fillChecks({ scopes, waterId, timeZone, shelf, itemIds }: At): Pr
 	}
 }
 
+async function fillSessions(
+	{ scopes, waterId, shelf, itemIds }: At,
+	story: SiteStory,
+	waterIds: readonly string[]
+): Promise<void> {
+	for (const { state, at, dueAt, tests } of story.sessions) {
+		moment = at;
+		const startedAt = addSeconds(at, -240);
+		const rows = tests.map(({ water, method, stepsDone }) => ({
+			runId: deps.newId(),
+			sampleId: deps.newId(),
+			readingId: deps.newId(),
+			waterId: waterIds[story.waters.findIndex((w) => w.name === water)]!,
+			methodCode: method.code,
+			methodVersion: method.version,
+			portion: 'full' as const,
+			dilutionParts: null,
+			kitId:
+				itemIds.get(
+					shelf.things.find((t) => t.method?.code === method.code && t.row.kind === 'kit')?.key ?? ''
+				) ?? null,
+			standardId: null,
+			drawnAt: startedAt,
+			startedAt,
+			log: Array.from({ length: stepsDone }, (_, i) => ({
+				at: addSeconds(startedAt, 40 * (i + 1)),
+				kind: 'step-done' as const
+			})),
+			over: false
+		}));
+		const ids = { id: deps.newId(), sessionId: deps.newId() };
+		must(
+			await services.saveSession(scopes[0], {
+				...ids,
+				waterId,
+				revision: 1,
+				state,
+				dueAt,
+				startedAt,
+				tests: rows
+			})
+		);
+	}
+}
+
 async function fillSite(
 	story: SiteStory,
 	known: Readonly<Record<string, string>>
@@ -268,6 +313,7 @@ async function fillSite(
 		await fillReadings(at, water);
 	}
 	if (first) {
+		await fillSessions(first, story, waterIds);
 		await fillChecks(first);
 		for (const { key, notes } of story.shelf.things) {
 			for (const note of notes.filter((n) => n.kind === 'retired')) {

@@ -128,9 +128,7 @@ export async function layOutTests(me: Person, tests: readonly (readonly [name: s
 	await me.goto('/bench');
 	await me.sees('What do you test?');
 	// What is due stands ticked: only what is asked for stays.
-	await me.page.$$eval('main input[type=checkbox]:checked', (boxes) =>
-		boxes.forEach((box) => (box as HTMLInputElement).click())
-	);
+	await me.page.$$eval('main input[type=checkbox]:checked', (boxes) => boxes.forEach((box) => box.click()));
 	for (const [name, code] of tests) {
 		const ticked = await me.page.evaluate((n) => {
 			const label = [...document.querySelectorAll<HTMLLabelElement>('label')].find(

@@ -146,7 +146,7 @@ export async function openPage(world: World, path = '/', viewport: typeof DESK |
 			} catch {
 				// The screen changed under the hand: once more, on what stands there now.
 				await new Promise((resolve) => setTimeout(resolve, 300));
-				await (await find(words)).evaluate((e) => (e as HTMLElement).click());
+				await (await find(words)).asElement()?.evaluate((e) => (e as HTMLElement).click());
 			}
 		},
 		/** Picks a method on the bench by its code, opening the list it stands in. */

@@ -24,7 +24,8 @@ export class Outbox {
 	#store: OutgoingStore;
 	#send: Send;
 	#sending: Promise<void> | null = null;
-	#answers = new Map<string, Answer<unknown>>();
+	/** What was answered to what, until it was told. */
+	#answers: Record<string, Answer<unknown>> = {};
 
 	constructor(store: OutgoingStore, send: Send) {
 		this.#store = store;
@@ -47,8 +48,8 @@ export class Outbox {
 		await this.#store.add(item).catch(() => undefined);
 		this.waiting = [...this.waiting, item];
 		await this.flush();
-		const answer = this.#answers.get(item.id) as Answer<T> | undefined;
-		this.#answers.delete(item.id);
+		const answer = this.#answers[item.id] as Answer<T> | undefined;
+		this.#answers = {};
 		return answer ?? { kind: 'away', message: 'The server cannot be reached.' };
 	}
 
@@ -62,7 +63,7 @@ export class Outbox {
 	async #sendAll(): Promise<void> {
 		for (let item = this.waiting[0]; item; item = this.waiting[0]) {
 			const answer = await this.#send(item.url, item.command);
-			this.#answers.set(item.id, answer);
+			this.#answers[item.id] = answer;
 			if (answer.kind === 'away') return;
 			const { id } = item;
 			if (answer.kind === 'refused') {

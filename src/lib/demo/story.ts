@@ -85,6 +85,20 @@ export interface DemoShelf {
 	readonly checks: readonly DemoCheck[];
 }
 
+/** A session that was planned or left unfinished. */
+export interface DemoSession {
+	readonly state: 'planned' | 'under-way';
+	/** When it was last heard of. */
+	readonly at: Instant;
+	readonly dueAt: Instant | null;
+	readonly tests: readonly {
+		readonly water: string;
+		readonly method: Method;
+		/** The first steps, which only set up. */
+		readonly stepsDone: number;
+	}[];
+}
+
 export interface SiteStory {
 	readonly name: string;
 	readonly timeZone: string;
@@ -94,4 +108,5 @@ export interface SiteStory {
 	}[];
 	readonly waters: readonly WaterStory[];
 	readonly shelf: DemoShelf;
+	readonly sessions: readonly DemoSession[];
 }

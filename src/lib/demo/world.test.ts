@@ -35,6 +35,20 @@ describe('the demo world', () => {
 			}
 		}
 	});
+	it('has a session that was left unfinished an hour ago, and one for today that covers two waters', () => {
+		const [left, planned] = sites[0].sessions;
+		expect([left!.state, daysBetween(left!.at, now) * 24]).toEqual(['under-way', 1]);
+		expect(planned!.state).toBe('planned');
+		expect(planned!.dueAt).toBeGreaterThan(now);
+		expect(new Set(planned!.tests.map((t) => t.water)).size).toBe(2);
+		for (const { tests } of sites.flatMap((s) => s.sessions)) {
+			for (const { water, stepsDone } of tests) {
+				expect(named(water)).toBeDefined();
+				// Only what sets up: nothing reacts for an hour.
+				expect(stepsDone).toBeLessThan(3);
+			}
+		}
+	});
 	it.each(waters.map((w) => [w.name, w] as const))(
 		'has only readings in %s that can be derived',
 		(_n, water) => {

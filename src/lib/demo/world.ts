@@ -2,6 +2,7 @@ import type { Instant } from '$lib/core/time';
 import { lobbyReef, LIBRARY } from './lobby-reef';
 import { classroomTank, cuttingsTray, paludarium } from './living-waters';
 import { collected, mixingBarrel, quayTap } from './still-waters';
+import { librarySessions } from './sessions';
 import { libraryShelf, schoolShelf } from './shelf';
 import type { SiteStory } from './story';
 
@@ -50,7 +51,8 @@ export function demoWorld(now: Instant): readonly [SiteStory, SiteStory] {
 					'One litre from the bight, after rain, from the pier.'
 				)
 			],
-			shelf: libraryShelf(now)
+			shelf: libraryShelf(now),
+			sessions: librarySessions(now)
 		},
 		{
 			name: SCHOOL.name,
@@ -60,7 +62,8 @@ export function demoWorld(now: Instant): readonly [SiteStory, SiteStory] {
 				{ displayName: 'Keeper', role: 'helper' }
 			],
 			waters: [cuttingsTray(now, zone), classroomTank(now, zone)],
-			shelf: schoolShelf(now)
+			shelf: schoolShelf(now),
+			sessions: []
 		}
 	];
 }

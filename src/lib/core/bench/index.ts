@@ -1,11 +1,10 @@
 /** Running a protocol: progress is a pure function of the steps and an append-only log. */
 export { progressOf, admit, type BenchEntry, type BenchPress, type Progress } from './progress.ts';
-export { overdueOf, remainingProblem, type Laying, type Overdue, type UnderWay } from './remaining.ts';
+export { remainingProblem, type Laying, type Overdue, type UnderWay } from './remaining.ts';
 /** The laid-out session: an order of all hands-on steps for one pair of hands. */
 export {
 	CHANGEOVER_S,
 	faultsOfPlan,
-	firstReagentIndex,
 	handsSecondsOf,
 	isAtOnce,
 	layOut,
@@ -14,7 +13,6 @@ export {
 	planOfOrder,
 	planTestOf,
 	sequentialPlan,
-	sharedEquipment,
 	stepName,
 	usualEquipment,
 	type Placed,

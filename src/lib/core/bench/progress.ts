@@ -110,7 +110,11 @@ export function progressOf(steps: readonly ProtocolStep[], log: readonly BenchEn
 				since = entry.at;
 				const next = steps[stepIndex];
 				startedAt = next?.action.kind === 'stand' ? entry.at : null;
+				break;
 			}
+			case 'undone':
+				// Taken back already.
+				break;
 		}
 	}
 	const step = steps[stepIndex] ?? null;

@@ -11,7 +11,6 @@ import {
 	planOfOrder,
 	progressOf,
 	remainingProblem,
-	type BenchEntry,
 	type BenchPress,
 	type Laying,
 	type Placed,
@@ -42,7 +41,7 @@ const laying = (change: Partial<Laying> = {}): Laying => ({
 function press(test: UnderWay, now: Instant, ...presses: BenchPress[]): UnderWay {
 	let { log } = test;
 	for (const p of presses) {
-		const outcome = admit(test.steps, log, { ...p, at: now } as BenchEntry);
+		const outcome = admit(test.steps, log, { ...p, at: now });
 		if (!outcome.ok)
 			throw new Error(`${test.id}: ${outcome.fault.code} at ${progressOf(test.steps, log).step?.id}`);
 		log = outcome.value;

@@ -174,7 +174,7 @@ function endOfWaitStart(progress: Progress): Instant | null {
 }
 
 /** The wait of this test that has gone on for too long, if one has. */
-export function overdueOf(test: UnderWay, progress: Progress, now: Instant): Overdue | null {
+function overdueOf(test: UnderWay, progress: Progress, now: Instant): Overdue | null {
 	const { step, timer } = progress;
 	if (!step || !timer || !isFree(step) || step.action.kind === 'filter') return null;
 	const { greatestS } = waitOf(step);

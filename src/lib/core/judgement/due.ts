@@ -130,7 +130,7 @@ const PANELS: Readonly<Record<Exclude<Happening, 'doubtful'>, readonly Parameter
 	'after-change': ['salinity', 'alkalinity', 'magnesium']
 };
 
-export function phaseOf({ profile, firstAt, now }: CadenceInput): TestingPhase {
+function phaseOf({ profile, firstAt, now }: CadenceInput): TestingPhase {
 	if (profile === 'cycling') return 'cycling';
 	return firstAt === null || daysBetween(firstAt, now) < LEARNING_DAYS ? 'learning' : 'settled';
 }

@@ -9,7 +9,6 @@ export {
 	HAPPENINGS,
 	isDue,
 	panelFor,
-	phaseOf,
 	type Cadence,
 	type CadenceInput,
 	type DueTest,

@@ -25,7 +25,7 @@ export interface DeviationEffect {
 const NONE: DeviationEffect = { relative: 0, repeat: false };
 
 /** A wait that is off by no more than this share is noted and does no more. */
-export const HARMLESS_SHARE = 0.1;
+const HARMLESS_SHARE = 0.1;
 /** Beyond this a number is not to be trusted. */
 const REPEAT_SHARE = 0.5;
 const MOST_RELATIVE = 0.5;

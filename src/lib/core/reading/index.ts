@@ -30,7 +30,6 @@ export { TitrationBudget, type TitrationKit, type TitrationLooks } from './titra
 export {
 	effectOf,
 	effectsOf,
-	HARMLESS_SHARE,
 	MISHAPS,
 	type Deviation,
 	type DeviationEffect,

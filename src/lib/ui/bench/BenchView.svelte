@@ -143,7 +143,6 @@
 			return [first, ...others];
 		});
 	function sessionOf(tests: readonly BenchDraft[], id: string): BenchSession {
-		const first = new Set<string>();
 		const practised = (t: BenchDraft) =>
 			benchOf(t.waterId)?.offers.find((o) => o.method.code === t.method.code)?.practised ?? false;
 		// Calcium comes before what is reckoned with it.
@@ -159,9 +158,9 @@
 			revision: 1,
 			alone: false,
 			startedAt: null,
-			tests: tests.map((t) => {
-				const isFirst = !practised(t) && !first.has(t.method.code);
-				first.add(t.method.code);
+			tests: tests.map((t, i) => {
+				const before = tests.slice(0, i).some((o) => o.method.code === t.method.code);
+				const isFirst = !practised(t) && !before;
 				return isFirst ? { ...t, guidance: 'full' as const } : t;
 			}),
 			finished: [],

@@ -57,25 +57,22 @@
 			>
 		</p>
 	{/each}
-	<table class="mt-5 w-full border-t text-left">
-		<thead class="visually-hidden"><tr><th>Test</th><th>Result</th><th>What it says</th></tr></thead>
-		<tbody>
-			{#each rows as row (row.key)}
-				<tr class="border-b align-baseline">
-					<th scope="row" class="py-3 pr-4"
-						>{row.name}{#if row.water}<span class="small block font-normal text-muted">{row.water}</span
-							>{/if}</th
-					>
-					<td class="figures py-3 pr-4 text-xl whitespace-nowrap">{row.result}</td>
-					<td class="py-3"
-						>{row.verdict}
-						{#each row.unusual as words (words)}<span class="small block text-muted">{words}</span>{/each}
-						{#if waiting.has(row.runId)}<span class="small block">Not on the server yet.</span>{/if}</td
-					>
-				</tr>
-			{/each}
-		</tbody>
-	</table>
+	<ul class="mt-5 border-t" aria-label="What was found">
+		{#each rows as row (row.key)}
+			<li class="grid gap-x-6 border-b py-3 sm:grid-cols-[9rem_minmax(0,16rem)_minmax(0,1fr)]">
+				<strong
+					>{row.name}{#if row.water}<span class="small block font-normal text-muted">{row.water}</span
+						>{/if}</strong
+				>
+				<span class="figures text-xl">{row.result}</span>
+				<span
+					>{row.verdict}
+					{#each row.unusual as words, i (i)}<span class="small block text-muted">{words}</span>{/each}
+					{#if waiting.has(row.runId)}<span class="small block">Not on the server yet.</span>{/if}</span
+				>
+			</li>
+		{/each}
+	</ul>
 
 	<div class="mt-6 grid gap-x-12 gap-y-6 md:grid-cols-2">
 		<section aria-labelledby="tidy">

@@ -12,7 +12,7 @@
 	import type { BenchDraft } from '$lib/ui/shared/bench-session';
 	import Lanes from './Lanes.svelte';
 	import { lanesOf } from './lanes';
-	import { handsOn, vialMap } from './layout-words';
+	import { fetchList, handsOn, vialMap } from './layout-words';
 	import PlanWishes from './PlanWishes.svelte';
 	import type { SessionPlanner } from './SessionPlanner.svelte';
 
@@ -41,16 +41,7 @@
 	const nameOf = (t: BenchDraft) =>
 		`${PARAMETERS[t.method.parameter].name}${several || t.standard ? ` (${t.standard?.name ?? waterName(t.waterId)})` : ''}`;
 	/** What is fetched once, and what each test brings. */
-	const shared = $derived.by(() => {
-		const count = new Map<string, number>();
-		for (const t of session.tests) {
-			for (const e of t.method.equipment) count.set(e, (count.get(e) ?? 0) + 1);
-		}
-		// A sample syringe is rinsed from test to test; of the rest each test has its own.
-		return [...count].map(([what, n]) =>
-			n > 1 && !what.includes('sample syringe') ? `${what}: ${n}` : what
-		);
-	});
+	const shared = $derived(fetchList(session.tests.map((t) => t.method)));
 	const first = $derived(session.tests.filter((t) => !practised(t)));
 	const warnings = $derived(
 		session.tests.flatMap((t) => {

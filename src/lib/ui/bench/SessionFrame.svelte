@@ -163,19 +163,23 @@
 				}}
 			/>
 		</div>
-		<div class="figures mx-auto flex max-w-[80rem] flex-wrap items-center gap-x-6 gap-y-1 px-4 py-2 lg:px-8">
+		<div
+			class="figures mx-auto grid max-w-[80rem] grid-cols-[1fr_auto] items-center gap-x-6 px-4 py-1 md:flex lg:px-8"
+		>
 			<span class="small"
 				>{#if leftS !== null}<strong>{countdown(leftS * 1000)}</strong> min left{:else if planner.busy}Laying
 					out anew …{:else}No order fits{/if}</span
 			>
 			{#each coming as c, i (c.key)}
-				<span class="small {i > 0 ? 'hidden md:inline' : ''}"
+				<span
+					class="small min-w-0 {i > 0 ? 'hidden md:inline' : 'order-last col-span-2 truncate md:order-none'}"
 					><strong>{i === 0 ? 'Next:' : 'Then:'}</strong>
 					{c.name.toLowerCase()}, {c.say}{c.inS > 20 ? `, in ${countdown(c.inS * 1000)}` : ''}</span
 				>
 			{/each}
-			<span class="ml-auto flex gap-2">
-				<button type="button" class="link min-h-11 px-2" onclick={() => desk.pause()}>Pause everything</button
+			<span class="md:ml-auto">
+				<button type="button" class="link min-h-11 px-2 whitespace-nowrap" onclick={() => desk.pause()}
+					>Pause everything</button
 				>
 			</span>
 		</div>

@@ -1,5 +1,5 @@
 import { handsSecondsOf } from '$lib/core/bench';
-import { stepsFor } from '$lib/core/method';
+import { stepsFor, type Method } from '$lib/core/method';
 import type { BenchDraft } from '$lib/ui/shared/bench-session';
 
 /** Seconds in which the hands are busy with a test. */
@@ -17,4 +17,13 @@ export function vialMap(test: BenchDraft, name: string): readonly string[] {
 	return vials.length > 1
 		? [`${name}: the marked vial reacts; what is titrated goes into the second one.`]
 		: [];
+}
+
+/** What to fetch. A sample syringe is rinsed from test to test; of the rest each test has its own. */
+export function fetchList(methods: readonly Method[]): readonly string[] {
+	const count = new Map<string, number>();
+	for (const { equipment } of methods) {
+		for (const what of equipment) count.set(what, (count.get(what) ?? 0) + 1);
+	}
+	return [...count].map(([what, n]) => (n > 1 && !what.includes('sample syringe') ? `${what}: ${n}` : what));
 }

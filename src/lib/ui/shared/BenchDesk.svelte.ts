@@ -20,6 +20,7 @@ import type { Clock, Instant } from '$lib/core/time';
 import {
 	passOn,
 	underWay,
+	watersIn,
 	type BenchDraft,
 	type BenchSession,
 	type FinishedTest,
@@ -138,9 +139,7 @@ export class BenchDesk {
 		try {
 			const session = await this.#store.read<BenchSession>(SESSION);
 			if (session) {
-				const ids = [
-					...new Set([...session.tests, ...session.finished.map((f) => f.draft)].map((t) => t.waterId))
-				];
+				const ids = watersIn(session);
 				const kept = await Promise.all(ids.map((id) => this.#store.read<KeptWater>(waterKey(id))));
 				this.waters = Object.fromEntries(ids.flatMap((id, i) => (kept[i] ? [[id, kept[i]]] : [])));
 			}

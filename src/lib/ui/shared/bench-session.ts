@@ -80,6 +80,12 @@ export interface KeptWater {
 	readonly timeZone: string;
 }
 
+/** The waters that a session is about. */
+export function watersIn(session: BenchSession): readonly string[] {
+	const drafts = [...session.tests, ...session.finished.map((f) => f.draft)];
+	return [...new Set(drafts.map((t) => t.waterId))];
+}
+
 /** The tests as the planner sees them. */
 export function underWay(session: BenchSession): UnderWay[] {
 	return session.tests.map(({ runId, method, portion, log, readAt }) => ({

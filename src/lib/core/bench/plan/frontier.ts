@@ -86,7 +86,7 @@ export function admitsOrder(c: Compiled, order: readonly number[]): boolean {
 		const begins = left[test] === c.pieces[test]!.length;
 		if (
 			begins &&
-			c.testsBefore[test]!.some((early) => left[early] === c.pieces[early]!.length && left[early]! > 0)
+			c.testsBefore[test]!.some((early) => left[early] === c.pieces[early]!.length && left[early] > 0)
 		) {
 			return false;
 		}

@@ -14,13 +14,10 @@ export { layOutOrSay, type PlanOutcome } from './conflicts.ts';
 export { planOfOrder, sequentialPlan } from './sequence.ts';
 export { faultsOfPlan, type PlanFault } from './check-plan.ts';
 export {
-	EXACT_WINDOW_S,
-	firstReagentIndex,
 	handsSecondsOf,
 	isAtOnce,
 	mayBeAhead,
 	planTestOf,
-	sharedEquipment,
 	stepName,
 	stretchesOf,
 	usualEquipment,

@@ -6,7 +6,7 @@ const SOON_S = 60;
 /** A suspension that was shaken up settles again: its drops follow at once. */
 const AT_ONCE_S = 10;
 /** "Exactly": the next step starts no later than this after the time. */
-export const EXACT_WINDOW_S = 15;
+const EXACT_WINDOW_S = 15;
 /** What the hands take at the longest, against what they are likely to take. */
 const LONGEST = 1.5;
 /** Pouring into the filter; then it runs by itself. */
@@ -29,7 +29,7 @@ export function isAtOnce(steps: readonly ProtocolStep[], index: number): boolean
 }
 
 /** Index of the first step that puts a reagent into the sample; from then on the reaction runs. */
-export function firstReagentIndex(steps: readonly ProtocolStep[]): number {
+function firstReagentIndex(steps: readonly ProtocolStep[]): number {
 	const index = steps.findIndex(
 		(s) =>
 			s.reagent !== undefined &&
@@ -90,7 +90,7 @@ const SHARED: readonly { readonly name: string; readonly words: RegExp; readonly
  * syringes are rinsed and used within one step, so that nobody waits for them; a titration syringe belongs to its
  * reagent and is held from its filling to the end of the titration.
  */
-export function sharedEquipment(method: Method): readonly string[] {
+function sharedEquipment(method: Method): readonly string[] {
 	return SHARED.flatMap(({ name, words, each }) => {
 		const count = method.equipment.filter((e) => words.test(e)).length;
 		return Array.from({ length: each ? count : Math.min(1, count) }, () => name);

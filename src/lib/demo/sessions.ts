@@ -1,0 +1,32 @@
+import { methodByCode } from '$lib/core/method';
+import { addSeconds, type Instant } from '$lib/core/time';
+import type { DemoSession } from './story';
+
+const HOUR_S = 3600;
+const by = (code: string) => methodByCode(code)!;
+
+/** One session that was left when the phone rang, and one that is planned for today and covers two waters. */
+export function librarySessions(now: Instant): readonly DemoSession[] {
+	return [
+		{
+			state: 'under-way',
+			at: addSeconds(now, -HOUR_S),
+			dueAt: null,
+			tests: [
+				{ water: 'Lobby reef', method: by('ca-syringe'), stepsDone: 2 },
+				{ water: 'Lobby reef', method: by('mg-syringe'), stepsDone: 0 }
+			]
+		},
+		{
+			state: 'planned',
+			at: addSeconds(now, -20 * HOUR_S),
+			dueAt: addSeconds(now, HOUR_S),
+			tests: [
+				{ water: 'Lobby reef', method: by('alk-syringe'), stepsDone: 0 },
+				{ water: 'Lobby reef', method: by('no3-ladder'), stepsDone: 0 },
+				{ water: 'Paludarium', method: by('alk-drops'), stepsDone: 0 },
+				{ water: 'Paludarium', method: by('gh-drops'), stepsDone: 0 }
+			]
+		}
+	];
+}
