@@ -72,7 +72,8 @@ export async function serve({ folder = join(ROOT, 'build'), host = '127.0.0.1', 
 	for (let i = 0; ; i++) {
 		if (ended) stop('The server did not start; what it said stands above.');
 		try {
-			await fetch(`${origin}/icon.svg`);
+			// At its own address: the origin may be that of a proxy in front of it.
+			await fetch(`http://${host}:${port}/icon.svg`);
 			break;
 		} catch {
 			if (i > 600) {

@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { layOutTests } from './session-hand.ts';
 import { DESK, openPage, PHONE, startWorld, type Person, type World } from './world.ts';
 
 const AXE = readFileSync(join(import.meta.dirname, '../../node_modules/axe-core/axe.min.js'), 'utf8');
@@ -39,6 +40,42 @@ async function faultsOn(me: Person): Promise<{ found: string[]; overflows: boole
 		};
 	});
 }
+
+describe('a session', () => {
+	it.each([
+		['light', PHONE],
+		['dark', DESK]
+	] as const)('is accessible and fits, %s', async (theme, viewport) => {
+		const me = await openPage(world, '/', viewport);
+		await me.page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: theme }]);
+		await me.page.setBypassCSP(true);
+		const clean = { found: [], overflows: false };
+		await me.goto('/bench');
+		await me.sees('Left unfinished');
+		expect({ view: 'choose', ...(await faultsOn(me)) }).toEqual({ view: 'choose', ...clean });
+		await layOutTests(me, [
+			['Nitrate', 'no3-ladder'],
+			['Alkalinity', 'alk-syringe']
+		]);
+		await me.press('Change the order');
+		expect({ view: 'lay-out', ...(await faultsOn(me)) }).toEqual({ view: 'lay-out', ...clean });
+		await me.press('Begin');
+		await me.sees('min left');
+		await me.press('Something went wrong');
+		expect({ view: 'run', ...(await faultsOn(me)) }).toEqual({ view: 'run', ...clean });
+		await me.press('Pause everything');
+		expect({ view: 'paused', ...(await faultsOn(me)) }).toEqual({ view: 'paused', ...clean });
+		await me.press('Go on');
+		for (let i = 0; i < 2; i++) {
+			await me.press('Give this test up');
+			await new Promise((resolve) => setTimeout(resolve, 400));
+		}
+		await me.sees('The session is done');
+		expect({ view: 'finish', ...(await faultsOn(me)) }).toEqual({ view: 'finish', ...clean });
+		expect(me.complaints).toEqual([]);
+		await me.close();
+	});
+});
 
 describe('every instrument and its result', () => {
 	it.each([

@@ -30,7 +30,7 @@ describe('migrations', () => {
 		const [{ affectedRows }] = await raw.query<mysql.ResultSetHeader>(
 			'delete from schema_step where migration = (select newest from (select max(migration) as newest from schema_step) as s)'
 		);
-		expect(affectedRows).toBeGreaterThan(10);
+		expect(affectedRows).toBeGreaterThan(1);
 		expect(await migrate(url(), MIGRATIONS)).toBe(affectedRows);
 	});
 	it('refuse one that was edited after it had been run', async () => {

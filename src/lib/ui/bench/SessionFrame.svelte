@@ -192,7 +192,8 @@
 	{/each}
 	{#if !awake}
 		<p class="small border-b px-4 py-2 text-muted lg:px-8">
-			The screen may go dark here: keeping it awake needs a secure address (https). The README says how.
+			This address is not a secure one (https), so the screen may go dark, and the bench cannot be opened
+			again while the server is away. The README says how a phone reaches a secure one.
 		</p>
 	{/if}
 	{#if planner.fault}<p class="small px-4 py-2 text-warn lg:px-8" role="alert">{planner.fault}</p>{/if}
