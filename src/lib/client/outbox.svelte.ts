@@ -63,18 +63,27 @@ export class Outbox {
 	async #sendAll(): Promise<void> {
 		for (let item = this.waiting[0]; item; item = this.waiting[0]) {
 			const answer = await this.#send(item.url, item.command);
-			this.#answers[item.id] = answer;
-			if (answer.kind === 'away') return;
 			const { id } = item;
-			if (answer.kind === 'refused') {
-				this.refused = [...this.refused, { item, fault: answer.fault }];
-			}
-			await this.#store.remove(id).catch(() => undefined);
+			this.#answers[id] = answer;
+			// Signed out is as good as away: it is sent once somebody has signed in again.
+			if (answer.kind === 'away') return;
+			if (answer.kind === 'refused' && answer.fault.code === 'not-signed-in') return;
 			this.waiting = this.waiting.filter((w) => w.id !== id);
+			// What was refused stays in the store, so that closing the browser does not lose it.
+			if (answer.kind === 'refused') this.refused = [...this.refused, { item, fault: answer.fault }];
+			else await this.#store.remove(id).catch(() => undefined);
 		}
 	}
-	/** It was seen, or is put right in another way. */
-	forget(id: string): void {
+	/** Sends something that was refused once more. */
+	async tryAgain(id: string): Promise<void> {
+		const again = this.refused.filter((r) => r.item.id === id).map((r) => r.item);
 		this.refused = this.refused.filter((r) => r.item.id !== id);
+		this.waiting = [...this.waiting, ...again];
+		await this.flush();
+	}
+	/** It was seen, or is put right in another way. */
+	async forget(id: string): Promise<void> {
+		this.refused = this.refused.filter((r) => r.item.id !== id);
+		await this.#store.remove(id).catch(() => undefined);
 	}
 }

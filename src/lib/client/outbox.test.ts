@@ -7,6 +7,7 @@ function desk() {
 	const kept: Outgoing[] = [];
 	const sent: string[] = [];
 	let away = false;
+	let out = false;
 	const refuse = new Set<string>();
 	const store = {
 		all: () => Promise.resolve([...kept]),
@@ -22,6 +23,7 @@ function desk() {
 	const send = <T>(_: string, command: unknown): Promise<Answer<T>> => {
 		const id = command as string;
 		if (away) return Promise.resolve({ kind: 'away', message: '' });
+		if (out) return Promise.resolve({ kind: 'refused', fault: { code: 'not-signed-in' } });
 		if (refuse.has(id)) return Promise.resolve({ kind: 'refused', fault: { code: 'beyond-syringe' } });
 		sent.push(id);
 		return Promise.resolve({ kind: 'ok', value: id as T });
@@ -33,6 +35,7 @@ function desk() {
 		send,
 		refuse,
 		away: (is: boolean) => (away = is),
+		signedOut: (is: boolean) => (out = is),
 		outbox: new Outbox(store, send)
 	};
 }
@@ -62,14 +65,32 @@ describe('what the server does not have yet', () => {
 		await later.open();
 		expect([sent, later.waiting]).toEqual([['a'], []]);
 	});
-	it('does not stop at what is refused, and says so until it was seen', async () => {
-		const { outbox, sent, refuse } = desk();
+	it('does not stop at what is refused, and loses nothing of it until it is thrown away', async () => {
+		const { outbox, sent, refuse, kept, store, send } = desk();
 		refuse.add('bad');
 		expect(await outbox.put(item('bad'))).toMatchObject({ kind: 'refused' });
 		await outbox.put(item('good'));
 		expect(sent).toEqual(['good']);
 		expect(outbox.refused.map((r) => r.item.id)).toEqual(['bad']);
-		outbox.forget('bad');
-		expect(outbox.refused).toEqual([]);
+		// Closed and opened again it is tried once more, and still here.
+		const later = new Outbox(store, send);
+		await later.open();
+		expect([later.refused.length, kept.length]).toEqual([1, 1]);
+		refuse.clear();
+		await later.tryAgain('bad');
+		expect([sent, later.refused, kept]).toEqual([['good', 'bad'], [], []]);
+		refuse.add('worse');
+		await outbox.put(item('worse'));
+		await outbox.forget('worse');
+		expect([outbox.refused.map((r) => r.item.id), kept]).toEqual([['bad'], []]);
+	});
+	it('waits for somebody to sign in again', async () => {
+		const { outbox, sent, kept, signedOut } = desk();
+		signedOut(true);
+		await outbox.put(item('a'));
+		expect([outbox.waiting.length, kept.length, outbox.refused]).toEqual([1, 1, []]);
+		signedOut(false);
+		await outbox.flush();
+		expect([sent, outbox.waiting]).toEqual([['a'], []]);
 	});
 });

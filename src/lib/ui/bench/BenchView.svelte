@@ -8,6 +8,7 @@
 	import type { TestResult } from '$lib/core/reading';
 	import { addDays, instant, type Instant } from '$lib/core/time';
 	import { shortDay } from '$lib/format/date';
+	import { faultText } from '$lib/format/faults';
 	import { resultInUnit } from '$lib/format/quantity';
 	import Action from '$lib/ui/shared/Action.svelte';
 	import { sheetOf, type BenchDraft, type BenchSession } from '$lib/ui/shared/bench-session';
@@ -191,7 +192,7 @@
 			.put({ id, url: `/api/waters/${session.waterId}/sessions`, command, label: 'The session' })
 			.then((answer) => {
 				// An older device is told so once; what it reads is sent all the same.
-				if (answer.kind === 'refused') outbox.forget(id);
+				if (answer.kind === 'refused') void outbox.forget(id);
 			});
 	}
 	function begin(): void {
@@ -243,6 +244,18 @@
 
 <main>
 	{#if desk.storeFault}<p class="page py-2! font-semibold text-warn">{desk.storeFault}</p>{/if}
+	{#each outbox.refused as { item, fault } (item.id)}
+		<div class="border-b">
+			<p class="page flex flex-wrap items-center gap-3 py-3!" role="alert">
+				<span class="grow"
+					><strong class="text-warn">{item.label} was not taken.</strong>
+					{faultText(fault)} It is kept here.</span
+				>
+				<Action onclick={() => void outbox.tryAgain(item.id)}>Send it again</Action>
+				<Action kind="quiet" onclick={() => void outbox.forget(item.id)}>Throw it away</Action>
+			</p>
+		</div>
+	{/each}
 	{#if !desk.ready}
 		<p class="page text-muted">Looking for an unfinished test …</p>
 	{:else if phase === 'lay-out'}

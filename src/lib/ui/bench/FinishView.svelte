@@ -7,7 +7,6 @@
 	import Photographs from '$lib/ui/shared/Photographs.svelte';
 	import type { BenchSession } from '$lib/ui/shared/bench-session';
 	import { LABEL_FIRST } from '$lib/format/hazard';
-	import { faultText } from '$lib/format/faults';
 	import { cleanUp, nextWords, rowsOf, summaryText } from './finish-words';
 
 	interface Props {
@@ -50,13 +49,6 @@
 			yet. They are kept here and sent when it is back.
 		</p>
 	{/if}
-	{#each outbox.refused as { item, fault } (item.id)}
-		<p class="mt-2 font-semibold text-warn" role="alert">
-			{item.label} was not taken: {faultText(fault)}
-			<button type="button" class="link min-h-8" onclick={() => outbox.forget(item.id)}>I have seen it</button
-			>
-		</p>
-	{/each}
 	<ul class="mt-5 border-t" aria-label="What was found">
 		{#each rows as row (row.key)}
 			<li class="grid gap-x-6 border-b py-3 sm:grid-cols-[9rem_minmax(0,16rem)_minmax(0,1fr)]">

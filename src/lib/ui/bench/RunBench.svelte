@@ -1,5 +1,6 @@
 <script lang="ts">
-	import { untrack } from 'svelte';
+	import { onMount, untrack } from 'svelte';
+	import { stayAwake } from '$lib/client/wake-lock';
 	import type { BenchAnswer, BenchOffer } from '$lib/contract/bench';
 	import { titrationsOf } from '$lib/core/method';
 	import { convert, PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
@@ -40,6 +41,7 @@
 	const desk = benchDeskOf();
 	const outbox = outboxOf();
 	const clock = clockOf();
+	onMount(stayAwake);
 	let saving = $state(false);
 	let fault = $state<string | null>(null);
 
@@ -153,7 +155,7 @@
 		});
 		saving = false;
 		if (answer.kind === 'refused') {
-			outbox.forget(draft.runId);
+			await outbox.forget(draft.runId);
 			fault = faultText(answer.fault);
 			return;
 		}

@@ -3,7 +3,7 @@
 	import { stepsFor } from '$lib/core/method';
 	import { progressOf } from '$lib/core/bench';
 	import { PARAMETERS } from '$lib/core/quantity';
-	import { canStayAwake, stayAwake } from '$lib/client/wake-lock';
+	import { canStayAwake } from '$lib/client/wake-lock';
 	import { countdown } from '$lib/format/date';
 	import { effectWords, lateWords, overdueWords } from '$lib/format/bench';
 	import Action from '$lib/ui/shared/Action.svelte';
@@ -24,11 +24,16 @@
 	}
 	let { desk, planner, timeZone, waterName, children }: Props = $props();
 
+	/** How often it is looked whether the order still fits. */
+	const LOOK_MS = 400;
 	let chosen = $state<string | null>(null);
 	let awake = $state(true);
 	onMount(() => {
 		awake = canStayAwake();
-		return stayAwake();
+		const looking = setInterval(() => {
+			if (lost && !planner.busy) void planner.plan();
+		}, LOOK_MS);
+		return () => clearInterval(looking);
 	});
 
 	const session = $derived(desk.session!);
@@ -61,13 +66,6 @@
 			desk.plan === null &&
 			session.tests.some((t) => t.readAt === null)
 	);
-	let askedAt = 0;
-	$effect(() => {
-		if (lost && !planner.busy && desk.now - askedAt > 2000) {
-			askedAt = desk.now;
-			void planner.plan();
-		}
-	});
 	function resume(): void {
 		desk.resume();
 		void planner.plan();

@@ -78,6 +78,11 @@
 					>{outbox.waiting.length} not on the server yet</span
 				>
 			{/if}
+			{#if outbox.refused.length > 0}
+				<a href="/waters/{water.id}/bench" class="small border-l-4 border-warn pl-2 font-semibold"
+					>{outbox.refused.length} not taken by the server</a
+				>
+			{/if}
 			{#each desk.timers as timer (timer.runId)}
 				<a
 					href="/waters/{water.id}/bench"

@@ -5,7 +5,7 @@ import { layOutOrSay } from '$lib/core/bench';
 import { methodByCode } from '$lib/core/method';
 import { seededRandom } from '$lib/core/numeric';
 import type { TestResult } from '$lib/core/reading';
-import { addSeconds, instant, type Instant } from '$lib/core/time';
+import { addSeconds, instant } from '$lib/core/time';
 import { BenchDesk } from './BenchDesk.svelte';
 import { passOn, sheetOf, watersIn, type BenchDraft, type BenchSession } from './bench-session';
 import { emptyReading } from './reading-draft';
@@ -77,11 +77,11 @@ function bench() {
 		desk,
 		kept,
 		again: () => new BenchDesk(clock, store),
-		pass(seconds: number, tick = true) {
+		pass: (seconds: number, tick = true) => {
 			now = addSeconds(now, seconds);
 			if (tick) desk.tick();
 		},
-		plan(of: BenchDesk = desk) {
+		plan: (of: BenchDesk = desk) => {
 			let spent = 0;
 			of.tick();
 			of.arrange(layOutOrSay(of.remaining!.problem, { random: seededRandom(2), spent: () => ++spent / 400 }));
@@ -216,6 +216,6 @@ describe('a session at the desk', () => {
 		desk.begin();
 		desk.note('step-done');
 		expect((desk.draft!.startedAt - START) / 1000).toBe(900);
-		expect(desk.draft!.drawnAt).toBe(desk.draft!.startedAt as Instant);
+		expect(desk.draft!.drawnAt).toBe(desk.draft!.startedAt);
 	});
 });
