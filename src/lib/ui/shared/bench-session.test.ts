@@ -91,7 +91,7 @@ function bench() {
 
 describe('what a finished test means to the others', () => {
 	const done = (results: readonly TestResult[] | null, d = draft('ca-syringe', 1)) => ({
-		draft: { ...d, reading: { ...d.reading, endPoint: 'hint' as const } },
+		draft: { ...d, reading: { ...d.reading, endPoint: 'first-hint' as const } },
 		results,
 		deviations: [],
 		finishedAt: START
@@ -99,8 +99,8 @@ describe('what a finished test means to the others', () => {
 	it('the difference takes over the calcium, and the habit by which it was found', () => {
 		const total = draft('hardness-drops', 2);
 		const [next] = passOn(session([draft('ca-syringe', 1), total]), done([calcium])).slice(1);
-		expect(next!.reading.subtract).toMatchObject({ value: 428, uRandom: 4, uCommon: 3, endPoint: 'hint' });
-		expect(next!.reading.endPoint).toBe('hint');
+		expect(next!.reading.subtract).toMatchObject({ value: 428, uRandom: 4, uCommon: 3, endPoint: 'first-hint' });
+		expect(next!.reading.endPoint).toBe('first-hint');
 		// Another water's calcium is no business of it.
 		const elsewhere = { ...total, waterId: id(5) };
 		expect(passOn(session([elsewhere]), done([calcium]))).toEqual([elsewhere]);
