@@ -1,8 +1,9 @@
 import type { SimulatedInterval } from '$lib/core/uncertainty';
+import { inWorker } from './in-worker';
 import type { SimulationMessage, SimulationRequest } from './simulation.protocol';
 
 /**
- * Runs a simulation away from the page. Stopping it ends the worker.
+ * Runs a simulation away from the page.
  *
  * @returns null where there is nothing to simulate
  */
@@ -11,20 +12,9 @@ export function simulateInWorker(
 	signal: AbortSignal,
 	onprogress: (share: number) => void
 ): Promise<SimulatedInterval | null> {
-	return new Promise((resolve, reject) => {
-		const worker = new Worker(new URL('./simulation.worker.ts', import.meta.url), { type: 'module' });
-		const end = (act: () => void) => {
-			worker.terminate();
-			act();
-		};
-		signal.addEventListener('abort', () => end(() => reject(new DOMException('stopped', 'AbortError'))), {
-			once: true
-		});
-		worker.onerror = (event) => end(() => reject(new Error(event.message)));
-		worker.onmessage = ({ data }: MessageEvent<SimulationMessage>) => {
-			if (data.kind === 'progress') onprogress(data.share);
-			else end(() => resolve(data.kind === 'done' ? data.result : null));
-		};
-		worker.postMessage(structuredClone(request));
+	const worker = new Worker(new URL('./simulation.worker.ts', import.meta.url), { type: 'module' });
+	return inWorker<SimulationMessage, SimulatedInterval | null>(worker, request, signal, (message, done) => {
+		if (message.kind === 'progress') onprogress(message.share);
+		else done(message.kind === 'done' ? message.result : null);
 	});
 }

@@ -4,10 +4,10 @@
 	import { localStore } from '$lib/client/local-store';
 	import { readPreferences, type Preferences } from '$lib/contract/preferences';
 	import type { Instant } from '$lib/core/time';
-	import { countdown } from '$lib/format/date';
 	import Action from '$lib/ui/shared/Action.svelte';
 	import type { KeptWater } from '$lib/ui/shared/bench-session';
 	import { benchDeskOf, outboxOf } from '$lib/ui/shared/context';
+	import Timers from '$lib/ui/shared/Timers.svelte';
 	import BenchView from './BenchView.svelte';
 
 	/** How often it is tried whether the server is back. */
@@ -58,18 +58,7 @@
 					>Go on there</Action
 				>{/if}
 			<span class="ml-auto flex flex-wrap gap-2">
-				{#each desk.timers as timer (timer.runId)}
-					<button
-						type="button"
-						onclick={() => desk.select(timer.runId)}
-						class="figures flex min-h-10 items-center gap-2 rounded-md border-2 px-3 {timer.over
-							? 'border-accent text-accent'
-							: 'border-ink'}"
-					>
-						<span class="small">{timer.label}</span>
-						<strong>{timer.over ? 'time is over' : countdown(timer.leftMs)}</strong>
-					</button>
-				{/each}
+				<Timers href={null} />
 			</span>
 		</div>
 	</header>

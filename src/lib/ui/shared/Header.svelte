@@ -1,8 +1,8 @@
 <script lang="ts">
 	import { PROFILES, type ProfileId } from '$lib/core/judgement';
-	import { countdown } from '$lib/format/date';
 	import { plain } from '$lib/format/number';
 	import { benchDeskOf, outboxOf } from './context';
+	import Timers from './Timers.svelte';
 
 	interface Props {
 		water: {
@@ -83,24 +83,12 @@
 					>{outbox.refused.length} not taken by the server</a
 				>
 			{/if}
-			{#each desk.timers as timer (timer.runId)}
-				<a
-					href="/waters/{water.id}/bench"
-					onclick={() => desk.select(timer.runId)}
-					class="figures flex min-h-10 items-center gap-2 rounded-md border-2 px-3 {timer.over
-						? 'border-accent text-accent'
-						: 'border-ink'}"
+			<Timers href="/waters/{water.id}/bench" />
+			{#if desk.timers.length === 0 && desk.session && view !== 'bench'}
+				<a href="/waters/{water.id}/bench" class="link small py-2"
+					>{desk.isSession ? 'Session at the bench' : 'Unfinished test'}</a
 				>
-					<span class="small">{timer.label}</span>
-					<strong>{timer.over ? 'time is over' : countdown(timer.leftMs)}</strong>
-				</a>
-			{:else}
-				{#if desk.session && view !== 'bench'}
-					<a href="/waters/{water.id}/bench" class="link small py-2"
-						>{desk.isSession ? 'Session at the bench' : 'Unfinished test'}</a
-					>
-				{/if}
-			{/each}
+			{/if}
 		</div>
 	</div>
 </header>

@@ -99,7 +99,12 @@ describe('what a finished test means to the others', () => {
 	it('the difference takes over the calcium, and the habit by which it was found', () => {
 		const total = draft('hardness-drops', 2);
 		const [next] = passOn(session([draft('ca-syringe', 1), total]), done([calcium])).slice(1);
-		expect(next!.reading.subtract).toMatchObject({ value: 428, uRandom: 4, uCommon: 3, endPoint: 'first-hint' });
+		expect(next!.reading.subtract).toMatchObject({
+			value: 428,
+			uRandom: 4,
+			uCommon: 3,
+			endPoint: 'first-hint'
+		});
 		expect(next!.reading.endPoint).toBe('first-hint');
 		// Another water's calcium is no business of it.
 		const elsewhere = { ...total, waterId: id(5) };
