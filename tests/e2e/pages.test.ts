@@ -165,7 +165,8 @@ describe('every view', () => {
 			await me.close();
 			return bytes / 1000;
 		};
-		expect(await weigh('/today')).toBeLessThan(150);
+		// With the desk, whose timers and plan run on whatever view one looks at.
+		expect(await weigh('/today')).toBeLessThan(165);
 		expect(await weigh('/trends')).toBeLessThan(260);
 	});
 });
