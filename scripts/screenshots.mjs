@@ -193,6 +193,7 @@ await main(async () => {
 		};
 		const layOut = async ({ page, goto, press }, tests = FIVE) => {
 			await goto('/bench');
+			await page.$$eval('main input[type=checkbox]:checked', (boxes) => boxes.forEach((b) => b.click()));
 			for (const [name, code] of Object.entries(tests)) {
 				await page.evaluate((n) => {
 					const label = [...document.querySelectorAll('label')].find(

@@ -4,7 +4,7 @@
 	import type { BenchAnswer } from '$lib/contract/bench';
 	import type { OpenSession, SessionState } from '$lib/contract/session';
 	import { CHANGEOVER_S } from '$lib/core/bench';
-	import { PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
+	import { nameWithin, PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
 	import type { TestResult } from '$lib/core/reading';
 	import { addDays, instant, type Instant } from '$lib/core/time';
 	import { shortDay } from '$lib/format/date';
@@ -202,7 +202,7 @@
 	function tomorrow(chosen: readonly Chosen[]): void {
 		const dueAt = addDays(clock.now(), 1);
 		tell('planned', sessionOf(testsOf(chosen), newId()), dueAt);
-		const names = chosen.map((c) => PARAMETERS[c.offer.method.parameter].name.toLowerCase()).join(', ');
+		const names = chosen.map((c) => nameWithin(c.offer.method.parameter)).join(', ');
 		planned = `Planned for ${shortDay(dueAt, timeZone, clock.now())}: ${names}.`;
 	}
 	async function goOn(sheet: OpenSession): Promise<void> {

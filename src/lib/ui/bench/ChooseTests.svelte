@@ -3,7 +3,7 @@
 	import type { BenchAnswer, BenchOffer } from '$lib/contract/bench';
 	import type { OpenSession } from '$lib/contract/session';
 	import { HAPPENINGS, type Happening } from '$lib/core/judgement';
-	import { PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
+	import { nameWithin, PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
 	import type { Instant } from '$lib/core/time';
 	import { HAPPENING_NAMES, whyDue } from '$lib/format/bench';
 	import { aboutMinutes, shortDay } from '$lib/format/date';
@@ -309,9 +309,7 @@
 				{#if rest.length > 0}
 					<p class="mt-3">
 						<button type="button" class="link min-h-11" onclick={() => ontomorrow(rest)}
-							>The rest tomorrow ({rest
-								.map((r) => PARAMETERS[r.offer.method.parameter].name.toLowerCase())
-								.join(', ')})</button
+							>The rest tomorrow ({rest.map((r) => nameWithin(r.offer.method.parameter)).join(', ')})</button
 						>
 					</p>
 				{/if}

@@ -2,7 +2,7 @@
 	import { chime } from '$lib/client/sound';
 	import { isFree, stepsFor } from '$lib/core/method';
 	import { progressOf } from '$lib/core/bench';
-	import { PARAMETERS } from '$lib/core/quantity';
+	import { nameWithin, PARAMETERS } from '$lib/core/quantity';
 	import { countdown } from '$lib/format/date';
 	import { overdueWords } from '$lib/format/bench';
 	import Action from '$lib/ui/shared/Action.svelte';
@@ -27,7 +27,7 @@
 				const { stepIndex, step, ahead } = progressOf(steps, test.log);
 				const exact = step?.action.kind === 'stand' && step.action.exactly === true;
 				const then = steps.slice(stepIndex + 1).find((s) => !isFree(s) && !ahead.has(s.id));
-				return { ...timer, exact, then: then?.say ?? '' };
+				return { ...timer, exact, then: then?.say ?? '', name: nameWithin(test.method.parameter) };
 			})
 			.sort((a, b) => Number(b.exact) - Number(a.exact) || a.leftMs - b.leftMs)
 	);
@@ -57,7 +57,7 @@
 				<strong class="figures text-lg">{p.over ? 'Now' : `In ${countdown(p.leftMs)}`}</strong>
 				<span class="min-w-0 grow">{nameOf(p.runId)}{p.exact ? ', exactly' : ''}: {p.then}</span>
 				<Action kind={p.over && p.exact ? 'primary' : 'secondary'} onclick={() => desk.select(p.runId)}
-					>Go to {nameOf(p.runId).toLowerCase()}</Action
+					>Go to {p.name}</Action
 				>
 			</div>
 		{/each}

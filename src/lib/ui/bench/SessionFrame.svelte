@@ -2,7 +2,7 @@
 	import { onMount, type Snippet } from 'svelte';
 	import { stepsFor } from '$lib/core/method';
 	import { progressOf } from '$lib/core/bench';
-	import { PARAMETERS } from '$lib/core/quantity';
+	import { nameWithin, PARAMETERS } from '$lib/core/quantity';
 	import { canStayAwake } from '$lib/client/wake-lock';
 	import { countdown } from '$lib/format/date';
 	import { effectWords, lateWords, overdueWords } from '$lib/format/bench';
@@ -51,7 +51,7 @@
 			.map((p) => {
 				const test = session.tests.find((t) => t.runId === p.test)!;
 				const step = stepsFor(test.method, test.portion).find((s) => p.step.endsWith(`/${s.id}`));
-				return { key: p.step, name: nameOf(p.test), say: step?.say ?? '', inS: p.startS };
+				return { key: p.step, name: nameWithin(test.method.parameter), say: step?.say ?? '', inS: p.startS };
 			})
 	);
 	const leftS = $derived(desk.plan?.makespanS ?? null);
@@ -80,7 +80,7 @@
 	const vials = $derived(
 		session.tests
 			.filter((t) => t.log.length > 0)
-			.map((t) => ({ name: nameOf(t.runId), water: waterName(t.waterId) }))
+			.map((t) => ({ name: nameWithin(t.method.parameter), water: waterName(t.waterId) }))
 	);
 </script>
 
@@ -100,8 +100,8 @@
 		{/if}
 		{#if vials.length > 0}
 			<p class="mt-2 text-muted">
-				Vials that react: {vials.map((v) => `${v.name.toLowerCase()} (${v.water})`).join(', ')}. If you are
-				not sure which is which, begin that test again.
+				Vials that react: {vials.map((v) => `${v.name} (${v.water})`).join(', ')}. If you are not sure which
+				is which, begin that test again.
 			</p>
 		{/if}
 		<ul class="mt-4 border-t">
@@ -172,7 +172,7 @@
 				<span
 					class="small min-w-0 {i > 0 ? 'hidden md:inline' : 'order-last col-span-2 truncate md:order-none'}"
 					><strong>{i === 0 ? 'Next:' : 'Then:'}</strong>
-					{c.name.toLowerCase()}, {c.say}{c.inS > 20 ? `, in ${countdown(c.inS * 1000)}` : ''}</span
+					{c.name}, {c.say}{c.inS > 20 ? `, in ${countdown(c.inS * 1000)}` : ''}</span
 				>
 			{/each}
 			<span class="md:ml-auto">

@@ -24,6 +24,9 @@ export interface SummaryRow {
 	readonly kit: string | null;
 }
 
+/** So many of the next tests of each water are told. */
+const MOST_NEXT = 4;
+
 type BenchOf = (waterId: string) => BenchAnswer | undefined;
 
 function unusualOf({ draft, deviations }: FinishedTest): readonly string[] {
@@ -137,16 +140,11 @@ export function nextWords(
 			}
 		};
 		const due = [...byLongestInterval(input)].sort((a, b) => a.dueAt - b.dueAt);
-		const [first] = due;
-		if (!first) return [];
 		const prefix = waters.length > 1 ? `${bench.waterName}: ` : '';
-		const day = (at: Instant) => (at <= now ? 'now' : shortDay(at, timeZone, now));
-		return [
-			`${prefix}${due
-				.slice(0, 4)
-				.map((d) => `${PARAMETERS[d.parameter].name.toLowerCase()} ${day(d.dueAt)}`)
-				.join(', ')}.`
-		];
+		return due.slice(0, MOST_NEXT).map(({ parameter, dueAt }) => {
+			const { name } = PARAMETERS[parameter];
+			return `${prefix}${name} ${dueAt <= now ? 'now' : `on ${shortDay(dueAt, timeZone, now)}`}`;
+		});
 	});
 }
 
