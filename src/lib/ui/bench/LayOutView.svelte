@@ -150,9 +150,13 @@
 						<span class="min-w-0 grow"
 							><strong>{nameOf(t)}</strong>
 							<span class="small block text-muted"
-								>{t.method.name}{t.kit
-									? `, ${t.kit.name}${t.kit.lotCode ? `, lot ${t.kit.lotCode}` : ''}`
-									: ''}</span
+								>{[
+									t.method.name,
+									t.kit && t.kit.name !== t.method.name ? t.kit.name : '',
+									t.kit?.lotCode ? `lot ${t.kit.lotCode}` : ''
+								]
+									.filter(Boolean)
+									.join(', ')}</span
 							></span
 						>
 						<button
