@@ -111,7 +111,9 @@
 		more: 'same' | 'thinned' | null
 	): Promise<void> {
 		const all = [...old.earlier, results];
-		const next = more && repeatOf(old, { ...old, earlier: all }, more);
+		// In a session the desk passes on what the sample gave, to this repeat as to every other.
+		const earlier = desk.isSession ? old.earlier : all;
+		const next = more && repeatOf(old, { ...old, earlier }, more);
 		if (desk.isSession) {
 			if (next) desk.add(next, false);
 			await desk.finish(old.runId, results);
