@@ -162,7 +162,7 @@
 						<button
 							type="button"
 							class="link small min-h-11 shrink-0"
-							aria-label="Leave {nameOf(t)} out"
+							aria-label="Leave out {nameOf(t)}"
 							onclick={() => remove(t.runId)}>Leave out</button
 						>
 					</li>
