@@ -37,7 +37,7 @@ async function shellIsKept(me: Person): Promise<void> {
 }
 
 describe('a session of five tests', () => {
-	it('is laid out, interrupted, made late, reloaded without a server, and finished', async () => {
+	it('is laid out, interrupted, reloaded without a server, and finished', async () => {
 		const me = await openPage(world, '/', DESK);
 		const before = await results(me);
 		await layOutTests(me, FIVE);
@@ -120,7 +120,7 @@ describe('a session of five tests', () => {
 });
 
 describe('a session of four colour tests', () => {
-	it('runs without the server from start to finish, and is sent once when it is back', async () => {
+	it('runs without the server from start to finish, paused, late and reloaded, and is sent once when it is back', async () => {
 		const me = await openPage(world, '/', PHONE);
 		const before = await results(me);
 		await layOutTests(me, COLOURS);
@@ -128,9 +128,24 @@ describe('a session of four colour tests', () => {
 		await me.sees(/1[2-5] min in all/);
 		await world.killServer();
 		await me.press('Begin');
+		// Until the six minutes of the nitrate run; then the phone rings, and the person comes back far too late.
+		await throughSession(me, { until: async () => /Nitrate [45]:\d\d/.test(await me.text()) });
+		await me.press('Pause everything');
+		await me.sees('Everything stays where it is');
+		await me.press('Go on');
+		// The browser is closed for eight minutes.
+		await me.page.goto('about:blank');
+		await sleep(16_000);
+		await me.page.goto(`${me.base}/bench`, { waitUntil: 'load' });
+		await me.sees('The server is away. The bench works all the same');
+		await me.sees('What was missed');
+		await me.sees(/“Wait exactly 6 minutes” is over, \d+:\d\d min late\./);
+		await sleep(6000);
+		expect(await me.text()).not.toContain('The server is back.');
 		await throughSession(me);
 		await me.sees('The session is done');
 		await me.sees('not on the server yet');
+		await me.sees(/“Wait exactly 6 minutes” took \d+ s instead of 360 s\./);
 		await world.startServer();
 		await me.page.waitForFunction(() => !document.body.innerText.includes('not on the server yet'), {
 			timeout: 30_000

@@ -31,7 +31,8 @@
 			ready = true;
 		})();
 		const look = async () => {
-			back = await fetch('/icon.svg', { cache: 'no-store', headers: { 'x-probe': '1' } }).then(
+			// Not a GET: those of our own files are answered from what is kept here.
+			back = await fetch('/offline', { method: 'HEAD', cache: 'no-store' }).then(
 				(r) => r.ok,
 				() => false
 			);
