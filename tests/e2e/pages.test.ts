@@ -185,11 +185,12 @@ describe('entering what happened', () => {
 		] as const) {
 			await me.fill('[name="details.amountMl"]', nonsense || ' ');
 			await me.fill('[name=note]', 'by hand');
-			// The words may stand there from the try before: this one's answer has to have come.
+			// The words may stand there from the try before: this one's answer has to have come, and to be on the screen.
 			await Promise.all([
 				me.page.waitForResponse((r) => r.request().method() === 'POST'),
 				me.press('Save the entry')
 			]);
+			await me.page.waitForSelector('main form:not([aria-busy])');
 			await me.sees(said);
 			expect(await me.page.$eval('[name=note]', (e) => (e as HTMLInputElement).value)).toBe('by hand');
 		}

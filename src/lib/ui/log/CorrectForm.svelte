@@ -19,6 +19,7 @@
 	import DoubtPanel from './DoubtPanel.svelte';
 	import Photographs from '$lib/ui/shared/Photographs.svelte';
 	import Reckoning from '$lib/ui/shared/Reckoning.svelte';
+	import { sending } from '$lib/ui/shared/sending';
 
 	interface Props {
 		id: string;
@@ -130,14 +131,7 @@
 			/>
 		</div>
 	{:else}
-		<form
-			method="post"
-			action="?/correct"
-			use:enhance={() =>
-				({ update }) =>
-					update({ reset: false })}
-			class="mt-6 space-y-5"
-		>
+		<form method="post" action="?/correct" use:enhance={sending} class="mt-6 space-y-5">
 			<input type="hidden" name="id" value={before('id') ?? id} />
 			<input type="hidden" name="slip" value={slip?.kind ?? before('slip') ?? ''} />
 			{#if refused && refused.field !== 'reason'}<Fault text={refused.text} />{/if}

@@ -8,6 +8,7 @@
 	import { inUnit, resultInUnit } from '$lib/format/quantity';
 	import { slipQuestion } from '$lib/format/slip';
 	import Action from '$lib/ui/shared/Action.svelte';
+	import { sending } from '$lib/ui/shared/sending';
 
 	interface Props {
 		doubt: DoubtfulReading;
@@ -56,14 +57,7 @@
 	{:else}
 		<p class="mt-4">No usual slip explains it. A second test tells whether the water changed.</p>
 	{/each}
-	<form
-		method="post"
-		action="?/keep"
-		use:enhance={() =>
-			({ update }) =>
-				update({ reset: false })}
-		class="mt-4 flex flex-wrap gap-3"
-	>
+	<form method="post" action="?/keep" use:enhance={sending} class="mt-4 flex flex-wrap gap-3">
 		<input type="hidden" name="id" value={keepId} />
 		<input type="hidden" name="slip" value={doubt.slips[0]?.kind ?? ''} />
 		<Action type="submit">No, as entered</Action>

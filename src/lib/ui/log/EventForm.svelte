@@ -19,6 +19,7 @@
 	import Choice from '$lib/ui/shared/Choice.svelte';
 	import Fault from '$lib/ui/shared/Fault.svelte';
 	import Field from '$lib/ui/shared/Field.svelte';
+	import { sending } from '$lib/ui/shared/sending';
 
 	interface Props {
 		id: string;
@@ -146,13 +147,7 @@
 		>
 	</nav>
 
-	<form
-		method="post"
-		use:enhance={() =>
-			({ update }) =>
-				update({ reset: false })}
-		class="mt-6 space-y-5"
-	>
+	<form method="post" use:enhance={sending} class="mt-6 space-y-5">
 		<input type="hidden" name="id" value={before('id') ?? id} />
 		{#if general}<Fault text={general} />{/if}
 

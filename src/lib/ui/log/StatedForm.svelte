@@ -7,6 +7,7 @@
 	import Choice from '$lib/ui/shared/Choice.svelte';
 	import Fault from '$lib/ui/shared/Fault.svelte';
 	import Field from '$lib/ui/shared/Field.svelte';
+	import { sending } from '$lib/ui/shared/sending';
 
 	interface Props {
 		id: string;
@@ -38,13 +39,7 @@
 		A laboratory’s report, or a value from an old notebook. It is kept with the uncertainty that is stated for
 		it, and stands beside your own readings as the reference it is.
 	</p>
-	<form
-		method="post"
-		use:enhance={() =>
-			({ update }) =>
-				update({ reset: false })}
-		class="mt-6 space-y-5"
-	>
+	<form method="post" use:enhance={sending} class="mt-6 space-y-5">
 		<input type="hidden" name="id" value={before('id') ?? id} />
 		{#if general}<Fault text={general} />{/if}
 		<div class="grid gap-5 sm:grid-cols-2">

@@ -10,6 +10,7 @@
 	import Choice from '$lib/ui/shared/Choice.svelte';
 	import Fault from '$lib/ui/shared/Fault.svelte';
 	import Field from '$lib/ui/shared/Field.svelte';
+	import { sending } from '$lib/ui/shared/sending';
 
 	interface Props {
 		waterId: string;
@@ -102,13 +103,7 @@
 				<a class="link" href="/waters/{waterId}/methods/new">Enter another method from its leaflet</a>
 			</p>{/if}
 	{:else}
-		<form
-			method="post"
-			use:enhance={() =>
-				({ update }) =>
-					update({ reset: false })}
-			class="mt-6 space-y-6"
-		>
+		<form method="post" use:enhance={sending} class="mt-6 space-y-6">
 			<input type="hidden" name="id" value={was('id', id)} />
 			<input type="hidden" name="kind" value={kind} />
 			<input type="hidden" name="method" value={method ? `${method.code}@${method.version}` : ''} />

@@ -29,6 +29,7 @@
 	import Choice from '$lib/ui/shared/Choice.svelte';
 	import Fault from '$lib/ui/shared/Fault.svelte';
 	import Field from '$lib/ui/shared/Field.svelte';
+	import { sending } from '$lib/ui/shared/sending';
 
 	interface Props {
 		waterId: string;
@@ -117,13 +118,7 @@
 		with its uncertainty, and it stands on the shelf to check kits by.
 	</p>
 	<div class="mt-6 grid gap-x-12 gap-y-8 lg:grid-cols-[minmax(0,1fr)_22rem]">
-		<form
-			method="post"
-			use:enhance={() =>
-				({ update }) =>
-					update({ reset: false })}
-			class="space-y-5"
-		>
+		<form method="post" use:enhance={sending} class="space-y-5">
 			<input type="hidden" name="id" value={was('id', id)} />
 			{#if refused && !FIELDS.has(refused.field)}<Fault text={refused.text} />{/if}
 			<Choice

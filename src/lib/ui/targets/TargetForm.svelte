@@ -8,6 +8,7 @@
 	import Action from '$lib/ui/shared/Action.svelte';
 	import Fault from '$lib/ui/shared/Fault.svelte';
 	import Field from '$lib/ui/shared/Field.svelte';
+	import { sending } from '$lib/ui/shared/sending';
 
 	interface Props {
 		parameter: ParameterId;
@@ -53,9 +54,7 @@
 	</p>
 	<form
 		method="post"
-		use:enhance={() =>
-			({ update }) =>
-				update({ reset: false })}
+		use:enhance={sending}
 		class="mt-4 grid gap-4 sm:grid-cols-3 lg:grid-cols-[1fr_1fr_1fr_2fr]"
 	>
 		<input type="hidden" name="id" value={refused?.entered.id ?? id} />
