@@ -3,6 +3,7 @@ import { TANK_KINDS } from '../../src/lib/core/tank/index.ts';
 import { cellOf, type RunTally } from './coverage.ts';
 import type { SlipRun } from './slips.ts';
 import { sharesOf, type StepRun } from './steps.ts';
+import { table } from './table.ts';
 
 export interface Tables {
 	readonly coverage: readonly RunTally[];
@@ -12,9 +13,6 @@ export interface Tables {
 }
 
 const percent = (x: number) => (Number.isFinite(x) ? `${(100 * x).toFixed(1)}` : '–');
-const table = (head: readonly string[], rows: readonly (readonly string[])[]): string =>
-	[head, head.map(() => '---'), ...rows].map((r) => `| ${r.join(' | ')} |`).join('\n');
-
 function coverageTable(tallies: readonly RunTally[]): string {
 	const rows = TANK_KINDS.flatMap((kind) => {
 		const own = tallies.filter((t) => t.kind === kind && !t.boundsOnly);

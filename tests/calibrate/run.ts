@@ -5,9 +5,13 @@ import { availableParallelism } from 'node:os';
 import { join } from 'node:path';
 import { TANK_KINDS } from '../../src/lib/core/tank/index.ts';
 import { coverageRun, type RunTally } from './coverage.ts';
+import { cycleRun, type CycleRun } from './cycles.ts';
+import { judgementReport, type JudgementTables } from './judgement-report.ts';
+import { NEXT_TEST_KINDS, nextTestRuns, type NextTestRun } from './next-test.ts';
 import { reportOf, type Tables } from './report.ts';
 import { slipRuns, type SlipRun } from './slips.ts';
 import { stepRuns, type StepRun } from './steps.ts';
+import { BIASES, verdictTally, WAYS, type VerdictTally } from './two-methods.ts';
 
 /** Seeds below this were used while the conventions were chosen; the tables are made with others. */
 const FIRST_SEED = 10_000;
@@ -20,7 +24,13 @@ type Job =
 			readonly seed: number;
 	  }
 	| { readonly table: 'slips'; readonly kind: (typeof TANK_KINDS)[number]; readonly seed: number }
-	| { readonly table: 'steps'; readonly factor: number; readonly seed: number };
+	| { readonly table: 'steps'; readonly factor: number; readonly seed: number }
+	| { readonly table: 'cycles'; readonly seed: number }
+	| { readonly table: 'next'; readonly kind: (typeof NEXT_TEST_KINDS)[number]; readonly seed: number }
+	| { readonly table: 'methods'; readonly way: number; readonly bias: number; readonly seed: number };
+
+/** All tables, or those on judgements alone. */
+type Part = 'all' | 'judgement';
 
 interface Done {
 	readonly table: Job['table'];
@@ -46,26 +56,49 @@ function carryOut(job: Job): Done {
 				table: job.table,
 				rows: stepRuns(job.seed, job.factor, job.factor === 1 ? ['alkalinity'] : STEP_PARAMETERS)
 			};
+		case 'cycles':
+			return { table: job.table, rows: [cycleRun(job.seed)] };
+		case 'next':
+			return { table: job.table, rows: nextTestRuns(job.kind, job.seed) };
+		case 'methods':
+			return { table: job.table, rows: [verdictTally(WAYS[job.way]!, job.bias, 10_000, job.seed)] };
 	}
 }
 
 /** @param scale 1 is what the tables in docs are made with; less is a trial */
-function jobsOf(scale: number): Job[] {
+function jobsOf(scale: number, part: Part): Job[] {
 	const times = (n: number) =>
 		Array.from({ length: Math.max(1, Math.round(n * scale)) }, (_, i) => FIRST_SEED + i);
+	const judgement: Job[] = [
+		...times(500).map((seed) => ({ table: 'cycles' as const, seed })),
+		...times(20).flatMap((seed) => NEXT_TEST_KINDS.map((kind) => ({ table: 'next' as const, kind, seed }))),
+		...WAYS.flatMap((_, way) =>
+			BIASES.map((bias) => ({ table: 'methods' as const, way, bias, seed: FIRST_SEED + way }))
+		)
+	];
+	if (part === 'judgement') return judgement;
 	return [
 		...times(100).flatMap((seed) => TANK_KINDS.map((kind) => ({ table: 'coverage' as const, kind, seed }))),
 		...times(30).flatMap((seed) => TANK_KINDS.map((kind) => ({ table: 'doubled' as const, kind, seed }))),
 		...times(13).flatMap((seed) => TANK_KINDS.map((kind) => ({ table: 'slips' as const, kind, seed }))),
 		...times(100).flatMap((seed) =>
 			[1, 1.25, 1.5, 2].map((factor) => ({ table: 'steps' as const, factor, seed }))
-		)
+		),
+		...judgement
 	];
 }
 
-async function runAll(scale: number): Promise<Tables> {
-	const jobs = jobsOf(scale);
-	const all: Record<Job['table'], unknown[]> = { coverage: [], doubled: [], slips: [], steps: [] };
+async function runAll(scale: number, part: Part): Promise<Tables & JudgementTables> {
+	const jobs = jobsOf(scale, part);
+	const all: Record<Job['table'], unknown[]> = {
+		coverage: [],
+		doubled: [],
+		slips: [],
+		steps: [],
+		cycles: [],
+		next: [],
+		methods: []
+	};
 	let next = 0;
 	let done = 0;
 	const began = Date.now();
@@ -82,7 +115,7 @@ async function runAll(scale: number): Promise<Tables> {
 				worker.removeAllListeners();
 				all[answer.table].push(...answer.rows);
 				if (++done % 50 === 0) {
-					console.log(`${done} of ${jobs.length} years, ${Math.round((Date.now() - began) / 1000)} s`);
+					console.log(`${done} of ${jobs.length} runs, ${Math.round((Date.now() - began) / 1000)} s`);
 				}
 			}
 			worker.disconnect();
@@ -92,15 +125,27 @@ async function runAll(scale: number): Promise<Tables> {
 		coverage: all.coverage as RunTally[],
 		doubled: all.doubled as RunTally[],
 		slips: all.slips as SlipRun[],
-		steps: all.steps as StepRun[]
+		steps: all.steps as StepRun[],
+		cycles: all.cycles as CycleRun[],
+		next: all.next as NextTestRun[],
+		methods: all.methods as VerdictTally[]
 	};
 }
 
 if (process.argv.includes('--worker')) {
 	process.on('message', (job) => process.send?.(carryOut(job as Job)));
 } else {
-	const scale = Number(process.argv[2] ?? 1);
-	const report = reportOf(await runAll(scale), FIRST_SEED);
-	if (scale === 1) writeFileSync(join(import.meta.dirname, '../../docs/calibration.md'), report);
-	console.log(report);
+	const [first, second] = process.argv.slice(2);
+	const part: Part = first === 'judgement' ? 'judgement' : 'all';
+	const scale = Number((part === 'judgement' ? second : first) ?? 1);
+	const tables = await runAll(scale, part);
+	const docs = join(import.meta.dirname, '../../docs');
+	const reports = [
+		['calibration-judgement.md', judgementReport(tables, FIRST_SEED)],
+		...(part === 'all' ? [['calibration.md', reportOf(tables, FIRST_SEED)]] : [])
+	] as const;
+	for (const [file, report] of reports) {
+		if (scale === 1) writeFileSync(join(docs, file!), report!);
+		console.log(report);
+	}
 }

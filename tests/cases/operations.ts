@@ -1,4 +1,5 @@
 import * as comparator from './adapters/comparator.ts';
+import * as methods from './adapters/compare-methods.ts';
 import { inspectBand } from './adapters/judgement.ts';
 import { checkOnStandard } from './adapters/kit-check.ts';
 import * as salinity from './adapters/salinity.ts';
@@ -32,6 +33,10 @@ export const OPERATIONS: Readonly<Record<string, Operation>> = {
 	salinity_from_sg: salinity.salinityFromSg,
 	sg_from_salinity: salinity.sgFromSalinity,
 	standard_check: checkOnStandard,
+	against_prediction: methods.prediction,
+	bland_altman: methods.series,
+	compare_pair: methods.pair,
+	value_vs_interval: methods.besideInterval,
 	comparator_reading: comparator.comparatorReading,
 	alkalinity_titration: titration.titrateAlkalinity,
 	calcium_titration: titration.titrateCalcium,

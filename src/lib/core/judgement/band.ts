@@ -16,6 +16,16 @@ export interface BandProbabilities {
 	readonly pAbove: number;
 	/** Inside, below or above only where the whole interval y ± 2u is so. */
 	readonly decision: BandDecision;
+	/** The whole interval lies beyond a limit by more than half the band's width; of an open band, by its limit again. */
+	readonly far: boolean;
+	/** The interval is narrow enough to lie inside the band at all; otherwise no value can be told to be inside. */
+	readonly resolves: boolean;
+}
+
+/** How far beyond a limit is far (husbandry convention). */
+function farStep({ low, high }: Omit<Band, 'aim'>): number {
+	if (low !== null && high !== null) return (high - low) / 2;
+	return Math.abs(high ?? low ?? 0);
 }
 
 /**
@@ -40,5 +50,10 @@ export function againstBand(value: number, u: number, band: Omit<Band, 'aim'>): 
 	) {
 		decision = 'clear_in';
 	}
-	return { pIn: 1 - pBelow - pAbove, pBelow, pAbove, decision };
+	const step = farStep(band);
+	const far =
+		(band.low !== null && !atLeast(most, band.low - step)) ||
+		(band.high !== null && !atMost(least, band.high + step));
+	const resolves = band.low === null || band.high === null || atMost(most - least, band.high - band.low);
+	return { pIn: 1 - pBelow - pAbove, pBelow, pAbove, decision, far, resolves };
 }

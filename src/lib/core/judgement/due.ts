@@ -1,19 +1,8 @@
 import type { ParameterId } from '../quantity/index.ts';
-import { addDays, daysBetween, type Instant } from '../time/index.ts';
+import type { Instant } from '../time/index.ts';
+import type { Outlook } from './outlook.ts';
+import { PANELS, type Happening } from './panel.ts';
 import type { ProfileId } from './profiles.ts';
-
-/** What has happened, and asks for tests. */
-export const HAPPENINGS = [
-	'death',
-	'algae',
-	'browning',
-	'new-salt',
-	'new-medium',
-	'doubtful',
-	'before-change',
-	'after-change'
-] as const;
-export type Happening = (typeof HAPPENINGS)[number];
 
 /** How a water is tested at present: while it is being learned, once it is settled, while it cycles. */
 export type TestingPhase = 'learning' | 'settled' | 'cycling';
@@ -30,6 +19,16 @@ export type WhyDue =
 	  }
 	| { readonly kind: 'never' }
 	| { readonly kind: 'doubt' }
+	/** By then the chance of being outside the band passes what is accepted. */
+	| { readonly kind: 'outside'; readonly days: number; readonly chance: number }
+	/** The last reading left it at the edge of the band: it is watched more closely. */
+	| { readonly kind: 'edge'; readonly days: number }
+	/** By then so little is known of it, canonical unit, k = 2. */
+	| { readonly kind: 'unknown'; readonly days: number; readonly plusMinus: number }
+	/** It keeps steady, so the longest pause is given. */
+	| { readonly kind: 'steady'; readonly days: number; readonly everyDays: number; readonly chance: number }
+	/** The keeper has fixed testing days. */
+	| { readonly kind: 'habit'; readonly days: number; readonly everyDays: number }
 	| { readonly kind: 'happening'; readonly what: Happening };
 
 export interface DueTest {
@@ -54,118 +53,18 @@ export interface CadenceInput {
 	readonly mediumRuns: boolean;
 	/** Parameters whose last reading stands in doubt. */
 	readonly doubtful: readonly ParameterId[];
+	/** Where the estimates go from the last readings on; a parameter without an estimate has none. */
+	readonly outlooks: Readonly<Partial<Record<ParameterId, Outlook>>>;
+	readonly habit: TestingHabit;
 }
+
+/** Fixed testing days, or each test when it is worth making. */
+export type TestingHabit =
+	| { readonly kind: 'reckoned'; readonly chance: number }
+	| { readonly kind: 'fixed'; readonly everyDays: 7 | 14 };
 
 /** When each parameter is to be tested next. Another way of deciding it fits behind the same face. */
 export type Cadence = (input: CadenceInput) => readonly DueTest[];
-
-/** A water is being learned for this long after its first reading. */
-export const LEARNING_DAYS = 90;
-
-/**
- * Longest interval between tests, days, by phase; conventional husbandry. What is not named has none: ammonia and
- * nitrite are asked for by what happens, once a tank has cycled.
- */
-const LONGEST: Readonly<Record<TestingPhase, Readonly<Partial<Record<ParameterId, number>>>>> = {
-	learning: {
-		alkalinity: 7,
-		calcium: 14,
-		magnesium: 30,
-		potassium: 30,
-		hardness: 14,
-		nitrate: 30,
-		phosphate: 30,
-		salinity: 14,
-		ph: 30,
-		temperature: 14
-	},
-	settled: {
-		alkalinity: 14,
-		calcium: 28,
-		magnesium: 60,
-		potassium: 60,
-		hardness: 28,
-		nitrate: 30,
-		phosphate: 30,
-		salinity: 14,
-		ph: 30,
-		temperature: 14
-	},
-	cycling: {
-		ammonia: 1,
-		nitrite: 1,
-		nitrate: 3,
-		alkalinity: 7,
-		salinity: 14,
-		ph: 7,
-		temperature: 7
-	}
-};
-/** Where a phosphate medium runs, algae no longer warn: nutrients are tested weekly. */
-const WITH_MEDIUM_DAYS = 7;
-
-/** How pressing a parameter is where there is not time for all: alkalinity moves fastest of the major ones. */
-const WEIGHT: Readonly<Record<ParameterId, number>> = {
-	ammonia: 10,
-	nitrite: 9,
-	alkalinity: 8,
-	salinity: 7,
-	calcium: 6,
-	nitrate: 5,
-	phosphate: 4.5,
-	magnesium: 4,
-	hardness: 3.5,
-	potassium: 3,
-	ph: 2,
-	temperature: 1
-};
-
-const PANELS: Readonly<Record<Exclude<Happening, 'doubtful'>, readonly ParameterId[]>> = {
-	death: ['ammonia', 'nitrite', 'nitrate', 'salinity', 'temperature', 'alkalinity', 'ph'],
-	algae: ['nitrate', 'phosphate'],
-	browning: ['nitrate', 'phosphate', 'alkalinity', 'salinity'],
-	'new-salt': ['salinity', 'alkalinity', 'calcium', 'magnesium', 'nitrate', 'phosphate'],
-	'new-medium': ['phosphate', 'nitrate', 'alkalinity'],
-	'before-change': ['alkalinity', 'calcium', 'nitrate', 'phosphate'],
-	'after-change': ['salinity', 'alkalinity', 'magnesium']
-};
-
-function phaseOf({ profile, firstAt, now }: CadenceInput): TestingPhase {
-	if (profile === 'cycling') return 'cycling';
-	return firstAt === null || daysBetween(firstAt, now) < LEARNING_DAYS ? 'learning' : 'settled';
-}
-
-/** Every parameter by its longest interval, the most pressing first; a doubt asks for a test at once. */
-export const byLongestInterval: Cadence = (input) => {
-	const { now, lastAt, mediumRuns, doubtful } = input;
-	const phase = phaseOf(input);
-	const tests: DueTest[] = [];
-	for (const parameter of input.usual) {
-		const last = lastAt[parameter];
-		const weight = WEIGHT[parameter];
-		if (doubtful.includes(parameter)) {
-			tests.push({ parameter, why: { kind: 'doubt' }, dueAt: now, weight: weight + 20 });
-			continue;
-		}
-		const usual = LONGEST[phase][parameter];
-		if (usual === undefined) continue;
-		if (last === undefined) {
-			tests.push({ parameter, why: { kind: 'never' }, dueAt: now, weight });
-			continue;
-		}
-		const medium = mediumRuns && (parameter === 'nitrate' || parameter === 'phosphate');
-		const everyDays = medium ? Math.min(usual, WITH_MEDIUM_DAYS) : usual;
-		const days = daysBetween(last, now);
-		tests.push({
-			parameter,
-			why: { kind: 'interval', days, everyDays, phase, medium },
-			dueAt: addDays(last, everyDays),
-			// What is long overdue comes forward among its neighbours.
-			weight: weight + Math.min(1, Math.max(0, days / everyDays - 1))
-		});
-	}
-	return tests.sort((a, b) => b.weight - a.weight);
-};
 
 /**
  * The tests that what has happened asks for, the most telling first.
@@ -180,7 +79,8 @@ export function panelFor(
 	const newest = Object.entries(input.lastAt).sort(([, a], [, b]) => b - a)[0]?.[0] as
 		ParameterId | undefined;
 	const doubted = input.doubtful.length > 0 ? input.doubtful : newest ? [newest] : [];
-	const panel = what === 'doubtful' ? doubted : PANELS[what].filter((p) => possible.includes(p));
+	const asked: readonly ParameterId[] = what === 'doubtful' ? doubted : PANELS[what];
+	const panel = asked.filter((p) => what === 'doubtful' || possible.includes(p));
 	return panel.map((parameter, i) => ({
 		parameter,
 		why: { kind: 'happening', what },

@@ -1,7 +1,8 @@
 import { SURPRISING_Z } from '../trend/index.ts';
 import { againstBand, type Band, type BandProbabilities } from './band.ts';
 
-export type Grade = 'inside' | 'probably-inside' | 'cannot-tell' | 'probably-outside' | 'outside';
+export type Grade =
+	'inside' | 'probably-inside' | 'cannot-tell' | 'probably-outside' | 'outside' | 'far-outside';
 
 /** From here on one side is called probable (husbandry convention, set so that 0.3 outside means "watch"). */
 const PROBABLE = 0.7;
@@ -30,8 +31,9 @@ export function gradeOf(p: BandProbabilities): {
 } {
 	const side = p.pBelow >= p.pAbove ? 'low' : 'high';
 	if (p.decision === 'clear_in') return { grade: 'inside', side: null };
-	if (p.decision === 'clear_low') return { grade: 'outside', side: 'low' };
-	if (p.decision === 'clear_high') return { grade: 'outside', side: 'high' };
+	const outside = p.far ? 'far-outside' : 'outside';
+	if (p.decision === 'clear_low') return { grade: outside, side: 'low' };
+	if (p.decision === 'clear_high') return { grade: outside, side: 'high' };
 	if (p.pIn >= PROBABLE) return { grade: 'probably-inside', side: null };
 	if (p.pBelow + p.pAbove >= PROBABLE) return { grade: 'probably-outside', side };
 	return { grade: 'cannot-tell', side };

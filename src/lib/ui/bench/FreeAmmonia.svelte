@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { onDestroy } from 'svelte';
 	import type { BenchAnswer } from '$lib/contract/bench';
+	import { UNREAD } from '$lib/core/judgement';
 	import type { Method } from '$lib/core/method';
 	import type { RawReading } from '$lib/core/reading';
 	import { totalFromNbs } from '$lib/core/seawater';
@@ -18,8 +19,6 @@
 
 	const DRAWS = 100_000;
 	const SEED = 17;
-	/** Where pH was not read: from a usual evening to the most that is plausible, on the kit's buffers. */
-	const UNKNOWN_PH = { lower: 8, upper: 8.6 };
 	let found = $state.raw<SimulatedInterval | null>(null);
 	let failed = $state(false);
 	const stop = new AbortController();
@@ -30,7 +29,9 @@
 		const salinity = before.salinity ?? { value: 34, uRandom: 2, uCommon: 0 };
 		const { ph } = before;
 		const half = ph ? Math.sqrt(3) * Math.hypot(ph.uRandom, ph.uCommon) : 0;
-		const nbs = ph ? { lower: ph.value - half, upper: ph.value + half } : UNKNOWN_PH;
+		const nbs = ph
+			? { lower: ph.value - half, upper: ph.value + half }
+			: UNREAD[salinity.value < 5 ? 'fresh' : 'salt'].ph;
 		const total = (x: number) => totalFromNbs(x, Math.min(42, salinity.value), temperature.value);
 		return {
 			method,

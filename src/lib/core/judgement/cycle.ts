@@ -1,0 +1,216 @@
+import { atMost } from '../numeric/index.ts';
+import { civilDate, daysBetween, type Instant } from '../time/index.ts';
+
+/** Which of the two has to be clear for a cycle to count as done. */
+export const CYCLE_SCHOOLS = ['both', 'ammonia', 'nitrite'] as const;
+export type CycleSchool = (typeof CYCLE_SCHOOLS)[number];
+
+export interface CycleSettings {
+	/** Clear days in a row before it is called done, 1 to 14. */
+	readonly clearDays: number;
+	readonly school: CycleSchool;
+}
+
+/** Five clear days in a row, of both (husbandry convention). */
+export const USUAL_CYCLE: CycleSettings = { clearDays: 5, school: 'both' };
+
+/** One reading of a new tank, mg/L, with what its kit can see. */
+export interface CycleReading {
+	readonly at: Instant;
+	readonly parameter: 'ammonia' | 'nitrite';
+	readonly lower: number;
+	/** Infinity for "more than". */
+	readonly upper: number;
+	/** What the kit tells on its lowest colour: up to here it shows none. */
+	readonly clearUpTo: number;
+	/** The first colour that it tells from none: less than this it may not see. */
+	readonly seesFrom: number;
+}
+
+/** What was seen of one of the two so far. */
+export interface CycleTrack {
+	readonly parameter: 'ammonia' | 'nitrite';
+	/** The highest reading, where it was above what the kit shows as none. */
+	readonly peak: { readonly at: Instant; readonly lower: number; readonly upper: number } | null;
+	/** A later reading is lower for certain. */
+	readonly falling: boolean;
+	/** The first clear reading after the peak; provisional until the next days confirm it. */
+	readonly firstZeroAt: Instant | null;
+	/** Clear days in a row up to the last reading, and since when. */
+	readonly clearDays: number;
+	readonly clearSince: Instant | null;
+	readonly last: CycleReading;
+	/** It was clear after its peak, and then was found again. */
+	readonly cameBack: boolean;
+	/** After enough clear days a single trace was read: the next reading tells whether it was one. */
+	readonly inDoubt: boolean;
+}
+
+export type CyclePhase =
+	/** Nothing was found yet: it has not begun, or it began before the first test. */
+	| 'not-seen'
+	| 'ammonia-rising'
+	| 'ammonia-falling'
+	| 'nitrite-rising'
+	| 'nitrite-falling'
+	/** Clear, for fewer days than it takes. */
+	| 'clearing'
+	| 'done';
+
+export interface CycleState {
+	/** Days since the tank was started, the first day is 1. */
+	readonly day: number;
+	readonly phase: CyclePhase;
+	readonly ammonia: CycleTrack | null;
+	readonly nitrite: CycleTrack | null;
+	/** Clear days in a row of all that the school asks for, and how many it takes. */
+	readonly clearDays: number;
+	readonly needed: number;
+	/** The test with which it was done; null as long as it is not, or no longer. */
+	readonly doneAt: Instant | null;
+	/** What the kits may not see: less than this can be there when they show none, mg/L; null where not tested. */
+	readonly unseen: { readonly ammonia: number | null; readonly nitrite: number | null };
+}
+
+/** A day without a test does not break a row; two do. */
+const GAP_DAYS = 2.6;
+
+/** A kit's own tolerance widens what its lowest colour tells by a little; a tint between two colours by much more. */
+const TOLERANCE = 1.2;
+
+const isClear = (r: CycleReading) => atMost(r.upper, TOLERANCE * r.clearUpTo);
+/** A tint between none and the first colour is neither: it makes no clear day, and takes none away. */
+const isFound = (r: CycleReading) => r.lower > r.clearUpTo / 2;
+/** About the first colour: a slip of the eye makes one too. */
+const isTrace = (r: CycleReading) => r.upper <= 2 * r.seesFrom;
+
+class Track {
+	readonly #timeZone: string;
+	readonly #needed: number;
+	/** A single trace after enough clear days: not clear until the next reading tells. */
+	inDoubt = false;
+	peak: CycleTrack['peak'] = null;
+	falling = false;
+	firstZeroAt: Instant | null = null;
+	clearSince: Instant | null = null;
+	cameBack = false;
+	last: CycleReading | null = null;
+	#days = new Set<string>();
+
+	constructor(timeZone: string, needed: number) {
+		this.#timeZone = timeZone;
+		this.#needed = needed;
+	}
+	get clearDays(): number {
+		return this.#days.size;
+	}
+	take(reading: CycleReading): void {
+		if (this.last && daysBetween(this.last.at, reading.at) > GAP_DAYS) this.#break();
+		if (isClear(reading)) {
+			this.inDoubt = false;
+			this.clearSince ??= reading.at;
+			this.#days.add(civilDate(reading.at, this.#timeZone));
+			if (this.peak) {
+				this.falling = true;
+				this.firstZeroAt ??= reading.at;
+			}
+		} else if (isTrace(reading) && isFound(reading) && !this.inDoubt && this.clearDays >= this.#needed) {
+			this.inDoubt = true;
+		} else if (isFound(reading)) {
+			this.#break();
+			if (this.firstZeroAt !== null) this.cameBack = true;
+			const middle = (r: { lower: number; upper: number }) =>
+				r.upper === Infinity ? 2 * r.lower : (r.lower + r.upper) / 2;
+			if (this.peak === null || middle(reading) > middle(this.peak)) {
+				this.peak = { at: reading.at, lower: reading.lower, upper: reading.upper };
+				this.falling = false;
+			} else if (reading.upper <= this.peak.lower && reading.lower < this.peak.lower) {
+				this.falling = true;
+			}
+		}
+		this.last = reading;
+	}
+	#break(): void {
+		this.inDoubt = false;
+		this.clearSince = null;
+		this.#days = new Set();
+	}
+	state(parameter: CycleTrack['parameter']): CycleTrack | null {
+		const { peak, falling, firstZeroAt, clearDays, clearSince, last, cameBack, inDoubt } = this;
+		return last && { parameter, peak, falling, firstZeroAt, clearDays, clearSince, last, cameBack, inDoubt };
+	}
+}
+
+function phaseOf(ammonia: CycleTrack | null, nitrite: CycleTrack | null, done: boolean): CyclePhase {
+	if (done) return 'done';
+	const open = (track: CycleTrack | null) => track !== null && track.clearDays === 0 && track.peak !== null;
+	if (open(nitrite)) return nitrite!.falling ? 'nitrite-falling' : 'nitrite-rising';
+	if (open(ammonia)) return ammonia!.falling ? 'ammonia-falling' : 'ammonia-rising';
+	// Ammonia that came and went, and no nitrite after it yet, or nitrite that went.
+	return ammonia?.peak || nitrite?.peak ? 'clearing' : 'not-seen';
+}
+
+/**
+ * Follows the nitrogen cycle of a new tank: peak, fall, first zero, and done only after so many clear days in a row.
+ * Clear is at or below what the kit shows on its lowest colour. Where nitrite counts, it has to have been seen: a tank
+ * in which nothing ever showed has not begun, or began before anybody looked.
+ *
+ * @param readings of ammonia and nitrite in the order of time
+ * @param timeZone of the water's place, in which days are counted
+ */
+export function followCycle(
+	readings: readonly CycleReading[],
+	startedAt: Instant,
+	now: Instant,
+	timeZone: string,
+	{ clearDays: needed, school }: CycleSettings = USUAL_CYCLE
+): CycleState {
+	const tracks = { ammonia: new Track(timeZone, needed), nitrite: new Track(timeZone, needed) };
+	const counted = school === 'both' ? (['ammonia', 'nitrite'] as const) : ([school] as const);
+	const row = () => Math.min(...counted.map((p) => tracks[p].clearDays));
+	let doneAt: Instant | null = null;
+	for (const reading of readings) {
+		tracks[reading.parameter].take(reading);
+		// Nitrite that was seen shows that ammonia was turned into it; ammonia that was seen is not yet nitrite.
+		const begun = tracks.nitrite.peak !== null || (school === 'ammonia' && tracks.ammonia.peak !== null);
+		const inDoubt = counted.some((p) => tracks[p].inDoubt);
+		if (!begun || inDoubt || row() < needed) doneAt = null;
+		else doneAt ??= reading.at;
+	}
+	const ammonia = tracks.ammonia.state('ammonia');
+	const nitrite = tracks.nitrite.state('nitrite');
+	return {
+		day: Math.floor(daysBetween(startedAt, now)) + 1,
+		phase: phaseOf(ammonia, nitrite, doneAt !== null),
+		ammonia,
+		nitrite,
+		clearDays: row(),
+		needed,
+		doneAt,
+		unseen: { ammonia: ammonia?.last.seesFrom ?? null, nitrite: nitrite?.last.seesFrom ?? null }
+	};
+}
+
+/** What comes when a cycle is done, in order. */
+export type AfterCycle =
+	| { readonly step: 'lower-nitrate'; readonly share: number; readonly to: number }
+	| { readonly step: 'measure-nitrate' }
+	| { readonly step: 'first-animals' };
+
+/** The most of the water changed at once (husbandry convention). */
+const LARGEST_CHANGE = 0.5;
+
+/**
+ * The change that brings nitrate down after the cycle, and then the first animals.
+ *
+ * @param nitrate the last reading since it was done, mg/L; null where none was made
+ * @param wanted highest nitrate for animals, mg/L
+ * @param newWater nitrate of the new water, mg/L
+ * @returns the next step; a share above a half is given as a half, to be tested and repeated
+ */
+export function afterCycle(nitrate: number | null, wanted: number, newWater = 0): AfterCycle {
+	if (nitrate === null) return { step: 'measure-nitrate' };
+	if (nitrate <= wanted) return { step: 'first-animals' };
+	const share = newWater < wanted ? (nitrate - wanted) / (nitrate - newWater) : 1;
+	return { step: 'lower-nitrate', share: Math.min(LARGEST_CHANGE, share), to: wanted };
+}

@@ -1,0 +1,31 @@
+import type { ParameterId } from '../quantity/index.ts';
+
+/** What has happened, and asks for tests. */
+export const HAPPENINGS = [
+	'death',
+	'algae',
+	'browning',
+	'new-salt',
+	'new-medium',
+	'doubtful',
+	'before-change',
+	'after-change'
+] as const;
+export type Happening = (typeof HAPPENINGS)[number];
+
+/** The happenings that have a panel of their own; a doubtful result asks for itself again. */
+export type PanelHappening = Exclude<Happening, 'doubtful'>;
+
+/** What each asks for, the most telling first. Why, and what an outcome would mean, is said by `format/panel`. */
+export const PANELS = {
+	death: ['ammonia', 'nitrite', 'nitrate', 'salinity', 'temperature', 'alkalinity', 'ph'],
+	algae: ['nitrate', 'phosphate'],
+	browning: ['nitrate', 'phosphate', 'alkalinity', 'salinity'],
+	'new-salt': ['salinity', 'alkalinity', 'calcium', 'magnesium', 'nitrate', 'phosphate'],
+	'new-medium': ['phosphate', 'nitrate', 'alkalinity'],
+	'before-change': ['alkalinity', 'calcium', 'nitrate', 'phosphate'],
+	'after-change': ['salinity', 'alkalinity', 'magnesium']
+} as const satisfies Readonly<Record<PanelHappening, readonly ParameterId[]>>;
+
+/** A panel stays open for so many days after what asked for it. */
+export const PANEL_DAYS = 7;

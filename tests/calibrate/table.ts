@@ -1,0 +1,3 @@
+/** A table as Markdown has it. */
+export const table = (head: readonly string[], rows: readonly (readonly string[])[]): string =>
+	[head, head.map(() => '---'), ...rows].map((r) => `| ${r.join(' | ')} |`).join('\n');
