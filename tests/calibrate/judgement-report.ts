@@ -113,7 +113,7 @@ those the conventions were chosen with.
 ## The cycle of a new tank
 
 ${cycles.length} simulated cycles of 80 days, followed with the ammonia and the nitrite card by keepers who forget up to one day in
-seven and match colours with a standard deviation of about a fifth of a step. Some are slow, some stall with nitrite that
+seven and match colours with a standard deviation of 0.08 to 0.3 of a step. Some are slow, some stall with nitrite that
 never goes, in some a second load brings it back, some never begin. Done asks for ${USUAL_CYCLE.clearDays} clear days in a row of both. The
 card's sight is its first colour, 0.1 mg/L; the truth is the day from which nitrite stays at 0.03 mg/L or less.
 
@@ -127,9 +127,9 @@ band / days outside of which no test had told yet, mean of ${next.length / Math.
 
 ${nextTable(next)}
 
-Neither kind of testing has fewer of both everywhere: more tests see more. Read along the curve, though, for as many tests
-as a fixed habit spends on all three the reckoned dates leave fewer days unseen, because they spend them on alkalinity,
-which moves, and not on nitrate, which does not. **The choice:** a growth of the chance by 0.2 between two tests is
+On the mixed reef a reckoned date at 0.2 spends fewer tests than a fixed week and leaves fewer days unseen, because it spends them on alkalinity,
+which moves, and not on nitrate, which does not. The stony tank moves so fast that no week sees it; there more tests are spent, and
+most excursions are seen that a week would miss. **The choice:** a growth of the chance by 0.2 between two tests is
 accepted unless the keeper says otherwise; 0.1 and 0.05 see sooner and cost more, 0.3 and 0.4 the reverse; cheap and
 quick tests take half of it, dear and long ones up to twice. Who likes a fixed weekly or fortnightly day keeps it.
 

@@ -98,6 +98,8 @@ export const EVENT_DETAILS = {
 	'animals-in': NoDetails,
 	'animals-out': NoDetails,
 	death: NoDetails,
+	algae: NoDetails,
+	browning: NoDetails,
 	failure: NoDetails,
 	note: NoDetails
 } as const;
@@ -111,6 +113,8 @@ export const OUT_OF_THE_ORDINARY: ReadonlySet<EventKind> = new Set<EventKind>([
 	'recurring-dose-missed',
 	'failure',
 	'death',
+	'algae',
+	'browning',
 	'animals-in',
 	'animals-out',
 	'medium-in',

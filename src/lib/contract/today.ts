@@ -1,6 +1,22 @@
 import type { DoubtfulReading } from './doubt.ts';
 import type { EventKind } from './event.ts';
-import type { Band, Verdict } from '$lib/core/judgement';
+import type {
+	AdviceId,
+	AfterCycle,
+	AgainstReference,
+	Band,
+	CycleState,
+	DueTest,
+	Finding,
+	FreeAmmonia,
+	Going,
+	PanelHappening,
+	RuleId,
+	RunOfSide,
+	StageId,
+	Urgency,
+	Verdict
+} from '$lib/core/judgement';
 import type { ParameterId } from '$lib/core/quantity';
 import type { TestResult } from '$lib/core/reading';
 import type { Instant } from '$lib/core/time';
@@ -31,6 +47,80 @@ export interface ParameterToday {
 	readonly last: { readonly at: Instant; readonly result: TestResult };
 	/** A major ion brought to S = 35, where salinity was read lately. */
 	readonly atS35: { readonly value: number; readonly u: number; readonly salinity: number } | null;
+	/** The last reading by itself; null of a bound, which is no number. */
+	readonly single: Verdict | null;
+	readonly urgency: Urgency;
+	readonly going: Going;
+	/** The last readings, where they all lie on one side. */
+	readonly run: RunOfSide | null;
+	readonly references: readonly AgainstReference[];
+}
+
+/** What happened, what it asks to be tested, and what of it was not tested since. */
+export interface OpenPanel {
+	readonly happening: PanelHappening;
+	readonly eventId: string;
+	readonly at: Instant;
+	readonly missing: readonly ParameterId[];
+}
+
+/** The cycle of a new tank as far as it has come, and what comes after it. */
+export interface CycleToday {
+	readonly state: CycleState;
+	readonly after: AfterCycle | null;
+	/** Everything that was read of it, for its curves. */
+	readonly curves: readonly {
+		readonly parameter: 'ammonia' | 'nitrite' | 'nitrate';
+		readonly at: Instant;
+		readonly lower: number;
+		/** Null for "more than". */
+		readonly upper: number | null;
+	}[];
+}
+
+/** Something that a water asks for; those with danger are never folded away. */
+export type MatterToday = { readonly danger: boolean; readonly weight: number } & (
+	| {
+			readonly kind: 'verdict';
+			readonly parameter: ParameterId;
+			readonly verdict: Verdict;
+			readonly going: Going;
+			readonly urgency: Urgency;
+			/** The verdict of the last reading alone, where there is no estimate. */
+			readonly single: boolean;
+	  }
+	| { readonly kind: 'free-ammonia'; readonly free: FreeAmmonia }
+	| { readonly kind: 'panel'; readonly panel: OpenPanel }
+	| { readonly kind: 'finding'; readonly finding: Finding<RuleId> }
+	| { readonly kind: 'run'; readonly parameter: ParameterId; readonly run: RunOfSide }
+	| { readonly kind: 'doubt'; readonly doubt: DoubtfulReading }
+	| { readonly kind: 'move'; readonly move: RateMove }
+	| { readonly kind: 'departure'; readonly departure: DepartureToday }
+	| { readonly kind: 'cycle'; readonly what: 'first-zero' | 'done' | 'came-back' | 'in-doubt' }
+);
+
+/** One line for a water among several, with the worst of what it asks for. */
+export interface WaterLine {
+	readonly id: string;
+	readonly name: string;
+	readonly site: string;
+	readonly stage: StageId | null;
+	readonly worst: MatterToday | null;
+	/** How many matters it has besides. */
+	readonly others: number;
+	readonly due: readonly ParameterId[];
+	readonly lastReadAt: Instant | null;
+	readonly weight: number;
+}
+
+/** The last day on which the water was tested, and what was read. */
+export interface LastSession {
+	readonly at: Instant;
+	readonly results: readonly {
+		readonly parameter: ParameterId;
+		readonly result: TestResult;
+		readonly verdict: Verdict | null;
+	}[];
 }
 
 /** A consumption that is not what it was. */
@@ -60,9 +150,14 @@ export interface DepartureToday {
 }
 
 export interface TodayAnswer {
-	readonly doubts: readonly DoubtfulReading[];
-	readonly moves: readonly RateMove[];
-	readonly departure: DepartureToday | null;
+	/** At most three, but every danger; then what is folded below. */
+	readonly shown: readonly MatterToday[];
+	readonly folded: readonly MatterToday[];
+	readonly due: readonly DueTest[];
+	readonly stage: StageId | null;
+	readonly advice: readonly AdviceId[];
+	readonly cycle: CycleToday | null;
+	readonly lastSession: LastSession | null;
 	readonly rows: readonly ParameterToday[];
 	readonly untested: readonly ParameterId[];
 }

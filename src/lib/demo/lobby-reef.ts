@@ -26,6 +26,7 @@ import {
 } from '$lib/core/tank';
 import { addDays, daysBetween, type Instant } from '$lib/core/time';
 import { calendar } from './calendar';
+import { deathPanel } from './death-panel';
 import { displayPairs } from './display-pairs';
 import type { DemoNote, DemoReading, WaterStory } from './story';
 
@@ -49,6 +50,11 @@ const RAISED = { daysAgo: 17, byDkh: 0.12 } as const;
 /** Slips that nobody has noticed yet: a point, and a unit. */
 const POINT_DAYS_AGO = 40;
 const LABORATORY_DAYS_AGO = 26;
+/** The float of the top-up sits a little low since: salt builds up. */
+const SALTY = { daysAgo: 30, by: 0.75 } as const;
+/** For a week the top-up had run over: all salts were thinned, and came back with the next changes. */
+const THINNED = { daysAgo: 103, days: 7, to: 0.915 } as const;
+const DIED_DAYS_AGO = 46;
 /** The keeper sets the doses anew every four weeks. */
 const SETTING_DAYS = 28;
 const CHANGE_L = 43;
@@ -79,10 +85,24 @@ function living({ day, light, wobble }: Moment, level: Readonly<Levels>) {
 	};
 }
 
-/** The hour's pH and temperature: breathing at night, lamps by day. */
-function moods({ day, light, wobble }: Moment) {
+/** What all salts are thinned or thickened to on a day. */
+function thickness(day: number): number {
+	const left = LOBBY_REEF.days - day;
+	if (left <= THINNED.daysAgo && left > THINNED.daysAgo - THINNED.days) return THINNED.to;
+	return left < SALTY.daysAgo ? 1 + SALTY.by / 35 : 1;
+}
+
+/** The hour's pH and temperature: breathing at night, lamps by day; and all salts by how much water there is. */
+function moods({ day, light, wobble }: Moment, level: Readonly<Levels>) {
 	const season = Math.sin((2 * Math.PI * day) / 365);
+	const all = thickness(day);
 	return {
+		salinity: all * level.salinity!,
+		// The two per cent that evaporation adds are lost in its own swings.
+		alkalinity: Math.min(1, all) * level.alkalinity!,
+		calcium: all * level.calcium!,
+		magnesium: all * level.magnesium!,
+		potassium: all * level.potassium!,
 		ph: 8.12 + 0.12 * (light - 1) + 0.04 * (wobble - 1) * 10,
 		temperature: 25.3 + 0.35 * season + 0.2 * (light - 1)
 	};
@@ -254,13 +274,23 @@ export function lobbyReef(now: Instant): LobbyReef {
 			source: 'harbour laboratory'
 		}
 	});
-	readings.push(...displayPairs(now, history));
+	readings.push(...displayPairs(now, history), ...deathPanel(ago(DIED_DAYS_AGO, '19:40'), history));
 	readings.sort((a, b) => a.at - b.at);
 	const notes: DemoNote[] = [
 		{
 			at: addDays(failedAt, 3.7),
 			kind: 'failure',
 			note: 'The pump for part one stands still; the hose had slipped off.'
+		},
+		{
+			at: ago(THINNED.daysAgo, '07:30'),
+			kind: 'failure',
+			note: 'The top-up valve hung open overnight; about forty-five litres of fresh water went in.'
+		},
+		{
+			at: ago(DIED_DAYS_AGO, '17:50'),
+			kind: 'death',
+			note: 'The old wrasse lay dead behind the rock; taken out.'
 		},
 		{ at: ago(33, '17:10'), kind: 'animals-in', note: 'Six cuttings from the school, on the left ledge.' },
 		{

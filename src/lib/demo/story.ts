@@ -9,7 +9,8 @@ import type { Instant } from '$lib/core/time';
 /** What happens besides doses and changes. */
 export interface DemoNote {
 	readonly at: Instant;
-	readonly kind: 'animals-in' | 'animals-out' | 'failure' | 'note' | 'feeding' | 'medium-in' | 'top-up';
+	readonly kind:
+		'animals-in' | 'animals-out' | 'death' | 'failure' | 'note' | 'feeding' | 'medium-in' | 'top-up';
 	readonly note: string;
 }
 

@@ -3,7 +3,7 @@ import type { Overdue, Wish } from '$lib/core/bench';
 import type { DueTest, Happening, WhyDue } from '$lib/core/judgement';
 import type { ProtocolStep } from '$lib/core/method';
 import type { Deviation, DeviationEffect, Mishap } from '$lib/core/reading';
-import { percent } from './number';
+import { percent, plain } from './number';
 
 export const HAPPENING_NAMES: Readonly<Record<Happening, string>> = {
 	death: 'An animal died',
@@ -29,12 +29,26 @@ export function whyDue({ why }: Pick<DueTest, 'why'>): string {
 			return HAPPENING_NAMES[why.what];
 		case 'interval':
 			return intervalWords(why);
+		case 'outside':
+			return `${readSince(why.days)}; by then the chance of being outside has grown to ${percent(why.chance)}`;
+		case 'edge':
+			return `${readSince(why.days)}; it stood at the edge of its band, and may have left it since`;
+		case 'unknown':
+			return `${readSince(why.days)}; by then it is known to no better than ± ${plain(Number(why.plusMinus.toPrecision(2)))}`;
+		case 'steady':
+			return `${readSince(why.days)}; it keeps steady (${percent(why.chance)} chance of being outside), so it is left for ${days(why.everyDays)}`;
+		case 'habit':
+			return `${readSince(why.days)}; a fixed testing day, every ${days(why.everyDays)}`;
 	}
 }
 
+function readSince(sinceDays: number): string {
+	const since = Math.floor(sinceDays);
+	return since <= 0 ? 'Read today' : since === 1 ? 'Read yesterday' : `Read ${since} days ago`;
+}
+
 function intervalWords(why: Extract<WhyDue, { kind: 'interval' }>): string {
-	const since = Math.floor(why.days);
-	const read = since === 0 ? 'Read today' : since === 1 ? 'Read yesterday' : `Read ${since} days ago`;
+	const read = readSince(why.days);
 	const every = `every ${days(why.everyDays)}`;
 	if (why.medium) return `${read}; ${every}, because a phosphate medium hides the signs`;
 	switch (why.phase) {

@@ -15,6 +15,8 @@ export const EVENT_NAMES: Readonly<Record<EventKind, string>> = {
 	'animals-in': 'Animals in',
 	'animals-out': 'Animals out',
 	death: 'Death',
+	algae: 'Algae spread',
+	browning: 'Corals brown or lose tissue',
 	failure: 'Failure',
 	note: 'Note'
 };

@@ -313,6 +313,77 @@ export const HELP: readonly HelpTopic[] = [
 		text: 'From all readings, with the doses and water changes between them, it is estimated what the water holds now. A reading further from that than three standard deviations is called surprising: a usual slip is asked about where one explains it, and until a second test both stay, that the reading is wrong and that the water changed.'
 	},
 	{
+		id: 'salinity-first',
+		title: 'Salinity first',
+		text: 'Major ions keep their proportions to each other in sea water. With less salt there is less of each, so a low salinity makes calcium, magnesium and potassium read low together. Salinity is put right first; what then is still low is corrected.'
+	},
+	{
+		id: 'medium-hides',
+		title: 'What a phosphate medium hides',
+		text: 'Algae need nitrate and phosphate. With phosphate taken out they do not grow, and so they do not show that nitrate has piled up, or has run out. While a medium runs, nutrients are tested weekly.',
+		parameters: ['nitrate', 'phosphate']
+	},
+	{
+		id: 'nitrite-in-nitrate',
+		title: 'Nitrite in a nitrate test',
+		text: 'Most nitrate kits turn nitrate into nitrite and colour that. Nitrite that is there already counts as well, at 1.35 times its amount or more. In a cycling tank nitrate readings are only trusted once nitrite is clear.',
+		parameters: ['nitrate']
+	},
+	{
+		id: 'ph-swing',
+		title: 'pH over the day',
+		text: 'By day plants and corals take up carbon dioxide and pH rises; at night all breathe and it falls, often by 0.2 to 0.4. A single reading says little: read at dawn and in the evening, or let a monitor watch.',
+		parameters: ['ph']
+	},
+	{
+		id: 'thin-mix',
+		title: 'A thin salt mix',
+		text: 'Magnesium is dear and salts differ in it. Judge it at the batch’s own salinity: less than 95 % of natural sea water is thin. Where a salt saves on magnesium, it may save elsewhere.'
+	},
+	{
+		id: 'fresh-mix',
+		title: 'Nutrients in a fresh mix',
+		text: 'New salt water should show neither nitrate nor phosphate. Where it does, they came with the source water, or from the barrel.'
+	},
+	{
+		id: 'nutrients-zero',
+		title: 'Why nutrients are not kept at zero',
+		text: 'Corals, and the life that feeds them, need some nitrate and phosphate. Low is fine, none for long is not. A reading of none means: less than the kit can see.',
+		parameters: ['nitrate', 'phosphate']
+	},
+	{
+		id: 'husbandry-first',
+		title: 'The cause before the remedy',
+		text: 'A value outside its band has a cause: feeding, too many animals, a missed change, a pump. A remedy for the number alone has to be repeated for ever.'
+	},
+	{
+		id: 'buffer',
+		title: 'The buffer, and pH',
+		text: 'Alkalinity holds pH up. As long as it stands, pH and the bacteria that clear ammonia are probably fine. Where it is gone, pH falls and they stop; then ammonia first, carbonate slowly, small changes.',
+		parameters: ['alkalinity']
+	},
+	{
+		id: 'cycle',
+		title: 'The cycle of a new tank',
+		text: 'One kind of bacteria turns ammonia into nitrite, another nitrite into nitrate. First ammonia peaks and falls, then nitrite. It is done when both have been clear for several days in a row, not at the first zero. Then nitrate is lowered by a change, and the first animals come, few at a time.',
+		parameters: ['ammonia', 'nitrite']
+	},
+	{
+		id: 'grades',
+		title: 'What the words of a verdict mean',
+		text: 'Inside or outside: the whole 95 % interval is. Probably: the chance is 70 % or more. At the edge: the readings cannot tell. Far outside: by more than half the band’s width. Ammonia, pH, salinity and temperature (and nitrite in fresh water) are acted on from a chance of 30 % on, the others from 95 %.'
+	},
+	{
+		id: 'when-next',
+		title: 'When the next test is worth making',
+		text: 'Between tests it becomes less certain where a value is. The next test is proposed for the day on which the chance of being outside its band has grown by what you accept; for dear and slow tests a little later, for cheap and quick ones sooner; never later than the longest usual pause. Who likes a fixed day keeps it.'
+	},
+	{
+		id: 'two-methods',
+		title: 'Two methods that differ',
+		text: 'Read both on one sample, at one time, by one person. Repeat both before either is blamed. If they stay apart, a standard tells which is off; if it does not, a laboratory does. Fewer than eight pairs are too few to tell anything about their spread.'
+	},
+	{
 		id: 'dangers',
 		title: 'Dangers',
 		text: 'Titration acid and alkaline buffers burn eyes and skin: goggles, and rinse with water for 15 minutes. Keep reagents from children and pets. Unplug before hands go into the water. The label, the safety data sheet and local rules come first; for an accident, the poison line or a doctor. Sick animals belong to a professional.'

@@ -1,4 +1,4 @@
-import type { Grade, Verdict } from '$lib/core/judgement';
+import { isActedOnEarly, type Going, type Grade, type Urgency, type Verdict } from '$lib/core/judgement';
 import { PARAMETERS, UNITS, type ParameterId, type UnitId } from '$lib/core/quantity';
 import type { BoundResult } from '$lib/core/reading';
 import type { Instant } from '$lib/core/time';
@@ -23,11 +23,43 @@ export function gradeWords(grade: Grade | null, side: 'low' | 'high' | null): st
 			return `Probably outside, ${side ? SIDE[side] : ''}`;
 		case 'outside':
 			return `Outside, ${side ? SIDE[side] : ''}`;
+		case 'far-outside':
+			return `Far outside, ${side ? SIDE[side] : ''}`;
 	}
 }
 
+/** What an outside or undecided verdict asks for. */
+export function urgencySentence({
+	parameter,
+	verdict: { grade },
+	going,
+	urgency,
+	single
+}: {
+	readonly parameter: ParameterId;
+	readonly verdict: Verdict;
+	readonly going: Going;
+	readonly urgency: Urgency;
+	readonly single: boolean;
+}): string {
+	const way =
+		going === 'better' ? ' It is getting better.' : going === 'worse' ? ' It is getting worse.' : '';
+	const from = single ? ' By one reading alone.' : '';
+	if (grade === 'cannot-tell') {
+		return `The readings cannot tell whether it is inside. Another test narrows it.${way}${from}`;
+	}
+	const early = isActedOnEarly(parameter, false) || parameter === 'nitrite';
+	const act =
+		urgency === 'act'
+			? early
+				? 'Test again at once, and act while it is only likely: this one harms within days.'
+				: 'Test again before you correct it, and change it slowly.'
+			: 'Watch it: test again before you correct it, and change it slowly.';
+	return `${act}${way}${from}`;
+}
+
 export function isWarning(grade: Grade | null): boolean {
-	return grade === 'outside' || grade === 'probably-outside';
+	return grade === 'outside' || grade === 'far-outside' || grade === 'probably-outside';
 }
 
 /** One sentence on the band, ready to stand under a result. */
@@ -45,6 +77,8 @@ export function verdictSentence(parameter: ParameterId, verdict: Verdict, unit: 
 			return `At the ${side === 'low' ? 'lower' : 'upper'} edge of ${range}: this test cannot tell which side. The chance of being inside is ${chance}.`;
 		case 'probably-outside':
 			return `Probably ${side === 'low' ? 'below' : 'above'} ${range}; the chance of being inside is ${chance}.`;
+		case 'far-outside':
+			return `Far ${side === 'low' ? 'below' : 'above'} ${range}.`;
 		default:
 			return `${side === 'low' ? 'Below' : 'Above'} ${range}.`;
 	}

@@ -11,6 +11,7 @@ import { noteItem } from './service/note-item.ts';
 import { compareKits, readShelf, readShelfThing } from './service/read-shelf.ts';
 import { correctReading } from './service/correct-reading.ts';
 import type { Deps } from './service/deps.ts';
+import { readProfiles, saveProfile, saveSettings, takeProfile } from './service/judgement-settings.ts';
 import { keepPhotograph, readPhotograph } from './service/keep-photograph.ts';
 import { keepReading } from './service/keep-reading.ts';
 import { logCsv } from './service/log-csv.ts';
@@ -21,6 +22,7 @@ import { kitOfReading } from './service/run-kit.ts';
 import { readDoubt } from './service/read-doubt.ts';
 import { readLog, readRecentEvents, readWholeLog } from './service/read-log.ts';
 import { readMethod, readMethods } from './service/read-methods.ts';
+import { readLines } from './service/read-overview.ts';
 import { readToday } from './service/read-today.ts';
 import { readTrends } from './service/read-trends.ts';
 import { recordEvent } from './service/record-event.ts';
@@ -47,6 +49,11 @@ export function createServices(deps: Deps) {
 		openWater: bind(deps, openWater),
 		firstWater: bind(deps, firstWater),
 		readToday: bind(deps, readToday),
+		readLines: bind(deps, readLines),
+		saveSettings: bind(deps, saveSettings),
+		saveProfile: bind(deps, saveProfile),
+		takeProfile: bind(deps, takeProfile),
+		readProfiles: bind(deps, readProfiles),
 		readBench: bind(deps, readBench),
 		readTrends: bind(deps, readTrends),
 		readLog: bind(deps, readLog),

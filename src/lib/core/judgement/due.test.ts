@@ -16,6 +16,8 @@ const input = (change: Partial<CadenceInput> = {}): CadenceInput => ({
 	firstAt: addDays(now, -500),
 	mediumRuns: false,
 	doubtful: [],
+	outlooks: {},
+	habit: { kind: 'reckoned', chance: 0.2 },
 	...change
 });
 const due = (i: CadenceInput) =>

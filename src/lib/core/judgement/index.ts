@@ -31,11 +31,14 @@ export {
 	type CycleTrack
 } from './cycle.ts';
 export {
+	factsOf,
 	findingsOf,
 	RULES,
 	RULE_IDS,
+	type DatedReading,
 	type FactName,
 	type Facts,
+	type FactsGiven,
 	type Finding,
 	type Rule,
 	type RuleId,

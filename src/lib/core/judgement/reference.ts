@@ -7,6 +7,12 @@ import { referenceAlkalinity, referenceIon } from '../seawater/index.ts';
 export type Reference =
 	| { readonly kind: 'sea-water'; readonly salinity: number; readonly low: number; readonly high: number }
 	| { readonly kind: 'baseline'; readonly value: number; readonly u: number; readonly readings: number }
+	| {
+			readonly kind: 'published';
+			readonly name: string;
+			readonly low: number | null;
+			readonly high: number | null;
+	  }
 	| { readonly kind: 'sample'; readonly name: string; readonly value: number; readonly u: number };
 
 export interface AgainstReference {
@@ -80,9 +86,10 @@ export function baselineOf(
 
 /** A value against a reference: does it differ by more than both uncertainties explain? */
 export function againstReference(value: number, u: number, reference: Reference): AgainstReference {
-	if (reference.kind === 'sea-water') {
-		const { low, high } = reference;
-		const difference = value < low ? value - low : value > high ? value - high : 0;
+	if (reference.kind === 'sea-water' || reference.kind === 'published') {
+		const low = reference.low ?? -Infinity;
+		const { high } = reference;
+		const difference = value < low ? value - low : high !== null && value > high ? value - high : 0;
 		return { reference, difference, agreement: againstInterval({ value, u }, low, high).agreement };
 	}
 	const { difference, agreement } = comparePair({ value, u }, reference);

@@ -14,6 +14,10 @@ const RAW = [
 	'session_sheet',
 	'event',
 	'target',
+	'judgement_setting',
+	'own_profile',
+	'laboratory_sample',
+	'laboratory_answer',
 	'command_receipt'
 ];
 const CHANGEABLE = [
@@ -25,7 +29,8 @@ const CHANGEABLE = [
 	'water_profile',
 	'method_version',
 	'site_method',
-	'bench_session'
+	'bench_session',
+	'calendar_feed'
 ];
 
 /**

@@ -1,6 +1,6 @@
 import { and, eq, gt, isNull, lte, or } from 'drizzle-orm';
 import type { Instant } from '$lib/core/time';
-import { membership, site, water } from '../db/schema/index.ts';
+import { calendarFeed, membership, site, water } from '../db/schema/index.ts';
 import type { Reader } from './database.ts';
 
 /**
@@ -9,6 +9,7 @@ import type { Reader } from './database.ts';
  */
 export interface SiteScope {
 	readonly siteId: string;
+	readonly siteName: string;
 	readonly timeZone: string;
 	readonly membershipId: string;
 	readonly role: 'keeper' | 'helper' | 'teacher';
@@ -17,6 +18,7 @@ export interface SiteScope {
 
 const scopeColumns = {
 	siteId: membership.siteId,
+	siteName: site.name,
 	timeZone: site.timeZone,
 	membershipId: membership.id,
 	role: membership.role
@@ -72,4 +74,32 @@ export async function watersOfPerson(
 		.innerJoin(site, eq(site.id, water.siteId))
 		.where(activeAt(personId, now))
 		.orderBy(site.name, water.id);
+}
+
+/** The right of the member who holds a calendar address; null where it was revoked, or the member has left. */
+export async function scopeOfFeed(
+	db: Reader,
+	tokenDigest: string,
+	now: Instant
+): Promise<{ scope: SiteScope; personId: string } | null> {
+	const rows = await db
+		.select({ ...scopeColumns, personId: membership.personId })
+		.from(calendarFeed)
+		.innerJoin(
+			membership,
+			and(eq(membership.siteId, calendarFeed.siteId), eq(membership.id, calendarFeed.membershipId))
+		)
+		.innerJoin(site, eq(site.id, membership.siteId))
+		.where(
+			and(
+				eq(calendarFeed.tokenDigest, tokenDigest),
+				isNull(calendarFeed.revokedAt),
+				lte(membership.fromAt, now),
+				or(isNull(membership.untilAt), gt(membership.untilAt, now))
+			)
+		);
+	const row = rows[0];
+	if (!row) return null;
+	const { personId, ...scope } = row;
+	return { scope: scope as SiteScope, personId };
 }

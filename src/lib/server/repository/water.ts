@@ -12,6 +12,9 @@ export interface Water {
 	readonly kind: 'tank' | 'new-mix' | 'source' | 'collected';
 	readonly hasAnimals: boolean;
 	readonly startedAt: Instant;
+	/** Minutes after midnight, in the site's zone; null where nobody said. */
+	readonly lightsOnMinute: number | null;
+	readonly lightsOffMinute: number | null;
 	/** Null where no volume is known (a source, a bottle). */
 	readonly netVolumeL: number | null;
 	readonly profile: ProfileId | null;
@@ -28,7 +31,9 @@ const waterColumns = {
 	name: water.name,
 	kind: water.kind,
 	hasAnimals: water.hasAnimals,
-	startedAt: water.startedAt
+	startedAt: water.startedAt,
+	lightsOnMinute: water.lightsOnMinute,
+	lightsOffMinute: water.lightsOffMinute
 };
 
 export async function watersOf(

@@ -4,6 +4,7 @@ import { stepsFor } from '$lib/core/method';
 import type { TestResult } from '$lib/core/reading';
 import { fail, ok, type Result } from '$lib/core/result';
 import { instant } from '$lib/core/time';
+import type { Transaction } from '../repository/database.ts';
 import { adoptedMethod } from '../repository/method.ts';
 import type { SiteScope } from '../repository/scope.ts';
 import { setCurrentResults } from '../repository/result.ts';
@@ -30,84 +31,92 @@ export async function saveTestRun(
 	scope: SiteScope,
 	command: SaveTestRun
 ): Promise<Result<SavedRun>> {
-	return once(deps, scope, 'save-test-run', command, async (tx) => {
-		const now = deps.clock.now();
-		if (isFuture(command.finishedAt, now)) return fail('in-the-future', 'finishedAt');
-		const water = await waterAt(tx, scope, command.waterId, now);
-		if (!water) return fail('unknown-item', 'waterId');
-		const adopted = await adoptedMethod(tx, scope, command.methodCode, command.methodVersion);
-		if (!adopted) return fail('unknown-item', 'methodCode');
-		const itemIds = [...new Set(command.itemIds ?? [])];
-		const standardId = command.standardId ?? null;
-		const named = await shelfItemsByIds(tx, scope, standardId ? [...itemIds, standardId] : itemIds);
-		const madeWith = (id: string) => named.find((i) => i.id === id);
-		// A kit's drops and corrections are its own: they say nothing of another kit's reading.
-		const fits = (id: string) => {
-			const item = madeWith(id);
-			return item && (item.kind !== 'kit' || item.method?.code === command.methodCode);
-		};
-		if (!itemIds.every(fits)) return fail('unknown-item', 'itemIds');
-		if (standardId && madeWith(standardId)?.kind !== 'standard') {
-			return fail('unknown-item', 'standardId');
-		}
-		const parts = await kitParts(tx, scope, itemIds);
-		if ([...parts.values()].some((p) => p.state.retiredAt !== null)) return fail('kit-retired', 'itemIds');
-		const readAt = standardId ? null : instant(command.drawnAt);
-		const steps = stepsFor(adopted.method, command.reading.portion);
-		const stepLog = command.stepLog as unknown as readonly BenchEntry[];
-		const { deviations } = progressOf(steps, stepLog);
-		const derived = deriveByKit(adopted.method, command.reading, [...parts.values()], readAt, deviations);
-		if (!derived.ok) {
-			return fail(derived.fault.code, `reading.${derived.fault.field ?? ''}`, derived.fault.details);
-		}
+	return once(deps, scope, 'save-test-run', command, (tx) => keepRun(tx, deps, scope, command));
+}
 
-		const known = await sampleById(tx, scope, command.sampleId);
-		const waterId = standardId ? null : command.waterId;
-		if (known && (known.waterId !== waterId || known.standardId !== standardId)) {
-			return fail('unknown-item', 'sampleId');
-		}
-		const sessionId = command.sessionId ?? null;
-		if (sessionId) await openSession(tx, scope, sessionId, instant(command.startedAt), now);
-		const run = {
-			id: command.id,
-			sampleId: command.sampleId,
-			waterId,
-			standardId,
-			sessionId,
-			sampleKind: standardId ? ('standard' as const) : water.kind,
-			siteMethodId: adopted.siteMethodId,
-			drawnAt: instant(command.drawnAt),
-			startedAt: instant(command.startedAt),
-			finishedAt: instant(command.finishedAt),
-			offsetMinutes: command.offsetMinutes,
-			stepLog,
-			deviations,
-			note: command.note,
-			temperatureC: command.sampleTemperatureC ?? null,
-			keptHow: command.keptHow?.trim() || null,
-			receivedAt: now
-		};
-		await addRun(tx, scope, run, known !== null);
-		await addRunItems(tx, scope, command.id, itemIds);
-		await addReading(tx, scope, {
-			id: command.readingId,
-			runId: command.id,
-			reading: command.reading,
-			readAt: instant(command.finishedAt),
-			supersedes: null,
-			reason: null,
-			receivedAt: now
-		});
-		if (command.slip) {
-			const { kind, answer } = command.slip;
-			await addSlipAnswer(tx, scope, { id: deps.newId(), runId: command.id, kind, answer, answeredAt: now });
-		}
-		await setCurrentResults(
-			tx,
-			scope,
-			command.id,
-			newResults(deps, { ...run, readingId: command.readingId }, adopted.method, derived.value, null)
-		);
-		return ok({ runId: command.id, results: derived.value.outcomes.map((o) => o.result) });
+/** The same within a transaction that keeps more than one. */
+export async function keepRun(
+	tx: Transaction,
+	deps: Deps,
+	scope: SiteScope,
+	command: SaveTestRun
+): Promise<Result<SavedRun>> {
+	const now = deps.clock.now();
+	if (isFuture(command.finishedAt, now)) return fail('in-the-future', 'finishedAt');
+	const water = await waterAt(tx, scope, command.waterId, now);
+	if (!water) return fail('unknown-item', 'waterId');
+	const adopted = await adoptedMethod(tx, scope, command.methodCode, command.methodVersion);
+	if (!adopted) return fail('unknown-item', 'methodCode');
+	const itemIds = [...new Set(command.itemIds ?? [])];
+	const standardId = command.standardId ?? null;
+	const named = await shelfItemsByIds(tx, scope, standardId ? [...itemIds, standardId] : itemIds);
+	const madeWith = (id: string) => named.find((i) => i.id === id);
+	// A kit's drops and corrections are its own: they say nothing of another kit's reading.
+	const fits = (id: string) => {
+		const item = madeWith(id);
+		return item && (item.kind !== 'kit' || item.method?.code === command.methodCode);
+	};
+	if (!itemIds.every(fits)) return fail('unknown-item', 'itemIds');
+	if (standardId && madeWith(standardId)?.kind !== 'standard') {
+		return fail('unknown-item', 'standardId');
+	}
+	const parts = await kitParts(tx, scope, itemIds);
+	if ([...parts.values()].some((p) => p.state.retiredAt !== null)) return fail('kit-retired', 'itemIds');
+	const readAt = standardId ? null : instant(command.drawnAt);
+	const steps = stepsFor(adopted.method, command.reading.portion);
+	const stepLog = command.stepLog as unknown as readonly BenchEntry[];
+	const { deviations } = progressOf(steps, stepLog);
+	const derived = deriveByKit(adopted.method, command.reading, [...parts.values()], readAt, deviations);
+	if (!derived.ok) {
+		return fail(derived.fault.code, `reading.${derived.fault.field ?? ''}`, derived.fault.details);
+	}
+
+	const known = await sampleById(tx, scope, command.sampleId);
+	const waterId = standardId ? null : command.waterId;
+	if (known && (known.waterId !== waterId || known.standardId !== standardId)) {
+		return fail('unknown-item', 'sampleId');
+	}
+	const sessionId = command.sessionId ?? null;
+	if (sessionId) await openSession(tx, scope, sessionId, instant(command.startedAt), now);
+	const run = {
+		id: command.id,
+		sampleId: command.sampleId,
+		waterId,
+		standardId,
+		sessionId,
+		sampleKind: standardId ? ('standard' as const) : water.kind,
+		siteMethodId: adopted.siteMethodId,
+		drawnAt: instant(command.drawnAt),
+		startedAt: instant(command.startedAt),
+		finishedAt: instant(command.finishedAt),
+		offsetMinutes: command.offsetMinutes,
+		stepLog,
+		deviations,
+		note: command.note,
+		temperatureC: command.sampleTemperatureC ?? null,
+		keptHow: command.keptHow?.trim() || null,
+		receivedAt: now
+	};
+	await addRun(tx, scope, run, known !== null);
+	await addRunItems(tx, scope, command.id, itemIds);
+	await addReading(tx, scope, {
+		id: command.readingId,
+		runId: command.id,
+		reading: command.reading,
+		readAt: instant(command.finishedAt),
+		supersedes: null,
+		reason: null,
+		receivedAt: now
 	});
+	if (command.slip) {
+		const { kind, answer } = command.slip;
+		await addSlipAnswer(tx, scope, { id: deps.newId(), runId: command.id, kind, answer, answeredAt: now });
+	}
+	await setCurrentResults(
+		tx,
+		scope,
+		command.id,
+		newResults(deps, { ...run, readingId: command.readingId }, adopted.method, derived.value, null)
+	);
+	return ok({ runId: command.id, results: derived.value.outcomes.map((o) => o.result) });
 }

@@ -1,11 +1,29 @@
 import type { SetTarget } from '$lib/contract/target';
-import { PARAMETERS } from '$lib/core/quantity';
-import { fail, ok, type Result } from '$lib/core/result';
+import type { Band } from '$lib/core/judgement';
+import { PARAMETERS, type ParameterId } from '$lib/core/quantity';
+import { fail, ok, type Fault, type Result } from '$lib/core/result';
 import { instant } from '$lib/core/time';
 import type { SiteScope } from '../repository/scope.ts';
 import { addTarget, waterAt } from '../repository/water.ts';
 import type { Deps } from './deps.ts';
 import { once } from './once.ts';
+
+/** What is wrong with a band: beyond what a parameter can be, reversed, or an aim outside of it; null where nothing is. */
+export function bandFault(parameter: ParameterId, { low, high, aim }: Band): Fault | null {
+	const [least, most] = PARAMETERS[parameter].conceivable;
+	for (const [field, value] of Object.entries({ low, high, aim })) {
+		if (value !== null && (value < least || value > most)) {
+			return { code: 'too-large', field, details: { most } };
+		}
+	}
+	if (low !== null && high !== null && low >= high) {
+		return { code: 'target-reversed', field: 'high', details: { low, high } };
+	}
+	if (aim !== null && ((low !== null && aim < low) || (high !== null && aim > high))) {
+		return { code: 'target-reversed', field: 'aim', details: { low: low ?? least, high: high ?? most } };
+	}
+	return null;
+}
 
 /** Sets a band from a time on. Bands before it stay, and so do the verdicts that were given against them. */
 export async function setTarget(
@@ -16,14 +34,8 @@ export async function setTarget(
 	return once(deps, scope, 'set-target', command, async (tx) => {
 		const now = deps.clock.now();
 		const { low, high, aim } = command;
-		const [least, most] = PARAMETERS[command.parameter].conceivable;
-		for (const [field, value] of Object.entries({ low, high, aim })) {
-			if (value !== null && (value < least || value > most)) return fail('too-large', field, { most });
-		}
-		if (low !== null && high !== null && low >= high) return fail('target-reversed', 'high', { low, high });
-		if (aim !== null && ((low !== null && aim < low) || (high !== null && aim > high))) {
-			return fail('target-reversed', 'aim', { low: low ?? least, high: high ?? most });
-		}
+		const fault = bandFault(command.parameter, { low, high, aim });
+		if (fault) return fail(fault.code, fault.field, fault.details);
 		if (!(await waterAt(tx, scope, command.waterId, now))) return fail('unknown-item', 'waterId');
 		const { id, waterId, parameter, source } = command;
 		await addTarget(tx, scope, {

@@ -54,6 +54,8 @@
 		'animals-in',
 		'animals-out',
 		'death',
+		'algae',
+		'browning',
 		'medium-in',
 		'medium-out',
 		'failure'

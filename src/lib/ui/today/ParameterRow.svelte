@@ -8,6 +8,7 @@
 	import { bandInUnit, headlineOf, inUnit, limitInUnit, resultInUnit } from '$lib/format/quantity';
 	import { boundSentence, gradeWords, isWarning, rateSentence, stripInWords } from '$lib/format/verdict';
 	import Strip from '$lib/ui/instrument/Strip.svelte';
+	import WhyVerdict from './WhyVerdict.svelte';
 
 	let { row, unit, timeZone, now }: { row: ParameterToday; unit: UnitId; timeZone: string; now: Instant } =
 		$props();
@@ -64,7 +65,10 @@
 			{#if row.band}<span class="figures">{bandInUnit(row.parameter, row.band, unit)}.</span>{/if}
 			{rateSentence({ parameter: row.parameter, ...estimate }, unit)}
 			<span class="figures block text-muted"
-				>Read {ago(row.last.at, timeZone, now)}: {resultInUnit(last, unit)}</span
+				>Read {ago(row.last.at, timeZone, now)}: {resultInUnit(last, unit)}{row.single?.grade &&
+				row.single.grade !== estimate.verdict.grade
+					? `, by itself ${gradeWords(row.single.grade, row.single.side).toLowerCase()}`
+					: ''}</span
 			>
 			{#if row.atS35 && Math.abs(row.atS35.salinity - 35) > 0.3}
 				{@const same = inUnit(row.parameter, row.atS35.value, row.atS35.u, unit)}
@@ -82,8 +86,14 @@
 			<span class="block text-muted"
 				>Read {ago(row.last.at, timeZone, now)}. {last.kind === 'bound'
 					? 'Only bounds so far'
-					: 'One reading so far'}: no estimate.</span
+					: 'Readings too few'}: no estimate.</span
 			>
+			{#if row.single?.grade}
+				<strong class={isWarning(row.single.grade) ? 'text-warn' : ''}
+					>{gradeWords(row.single.grade, row.single.side)}</strong
+				> by this reading alone.
+			{/if}
 		</p>
 	{/if}
+	<WhyVerdict {row} {unit} />
 </article>

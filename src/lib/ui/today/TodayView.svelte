@@ -1,25 +1,27 @@
 <script lang="ts">
 	import type { EventDetails, EventKind } from '$lib/contract/event';
+	import type { TodayAnswer, WaterLine } from '$lib/contract/today';
+	import { isDue } from '$lib/core/judgement';
 	import { nameWithin, PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
-	import type { Instant } from '$lib/core/time';
-	import { ago, longDay, shortDay } from '$lib/format/date';
+	import { civilDate, instantOfLocal, type Instant } from '$lib/core/time';
+	import { whyDue } from '$lib/format/bench';
+	import { longDay, shortDay } from '$lib/format/date';
 	import { EVENT_NAMES, eventWords } from '$lib/format/event';
-	import { gradeWords, isWarning } from '$lib/format/verdict';
+	import { ADVICE, STAGE_NAMES } from '$lib/format/stage';
 	import Action from '$lib/ui/shared/Action.svelte';
 	import { benchDeskOf } from '$lib/ui/shared/context';
+	import CyclePanel from './CyclePanel.svelte';
 	import Demand from './Demand.svelte';
+	import LastDay from './LastDay.svelte';
+	import Matters from './Matters.svelte';
 	import ParameterRow from './ParameterRow.svelte';
-	import type { DoubtfulReading } from '$lib/contract/doubt';
-	import { besidesSentence, departureSentence, doubtSentence, moveSentence } from '$lib/format/estimate';
-	import type { DepartureToday, ParameterToday, RateMove } from '$lib/contract/today';
+	import WaterLines from './WaterLines.svelte';
 
 	interface Props {
-		water: { readonly id: string };
-		rows: readonly ParameterToday[];
-		untested: readonly ParameterId[];
-		doubts: readonly DoubtfulReading[];
-		moves: readonly RateMove[];
-		departure: DepartureToday | null;
+		water: { readonly id: string; readonly kind: string; readonly startedAt: Instant };
+		today: TodayAnswer;
+		/** Every water that this person may see, the worst first. */
+		lines: readonly WaterLine[];
 		lately: readonly {
 			id: string;
 			kind: EventKind;
@@ -31,92 +33,74 @@
 		timeZone: string;
 		now: Instant;
 	}
-	let { water, rows, untested, doubts, moves, departure, lately, units, timeZone, now }: Props = $props();
+	let { water, today, lines, lately, units, timeZone, now }: Props = $props();
 
 	const desk = benchDeskOf();
-	/** What needs a look, the worst first. */
-	const open = $derived(
-		rows.flatMap((r) =>
-			r.estimate && (r.estimate.verdict.grade === 'cannot-tell' || isWarning(r.estimate.verdict.grade))
-				? [{ parameter: r.parameter, verdict: r.estimate.verdict }]
-				: []
-		)
-	);
-	const departs = $derived(departure ? departureSentence(departure, units.alkalinity) : '');
 	const base = $derived(`/waters/${water.id}`);
-	/** The readings made last, for the sentence at the top. */
-	const lastRead = $derived([...rows].sort((a, b) => b.last.at - a.last.at).slice(0, 3));
+	const rows = $derived(today.rows);
+	const context = $derived({ units, timeZone, now, base });
+	const endOfDay = $derived(instantOfLocal(`${civilDate(now, timeZone)}T23:59`, timeZone));
+	const due = $derived(today.due.filter((d) => isDue(d, endOfDay)));
+	const next = $derived(
+		[...today.due].filter((d) => !isDue(d, endOfDay)).sort((a, b) => a.dueAt - b.dueAt)[0] ?? null
+	);
+	const MOST_DUE = 4;
+	/** Parameters that stay near nothing all along take a line, not a strip of their own. */
+	const lived = $derived(water.kind === 'tank');
 </script>
 
+{#if lines.length > 1}<WaterLines {lines} current={water.id} {units} {timeZone} {now} />{/if}
 <main class="today">
 	<div class="first border-b bg-paper px-4 py-6 lg:border-r lg:border-b-0 lg:px-8">
-		<p class="label">{longDay(now, timeZone)}</p>
+		<p class="label">
+			{longDay(now, timeZone)}{today.stage ? ` · ${STAGE_NAMES[today.stage].toLowerCase()}` : ''}
+		</p>
 		{#if desk.draft}
 			<h1 class="mt-3 text-2xl">A test is unfinished</h1>
 			<p class="mt-1 text-muted">It waits on the bench as you left it.</p>
 			<p class="mt-4"><Action kind="primary" size="large" href="{base}/bench">Go on with it</Action></p>
-		{:else}
-			<h1 class="mt-3 text-2xl">{rows.length === 0 ? 'Make the first test' : 'Test the water'}</h1>
+		{:else if rows.length === 0}
+			<h1 class="mt-3 text-2xl">Make the first test</h1>
 			<p class="mt-1 text-muted">
-				{#if rows.length === 0}
-					Nothing was read from this water yet. Start with alkalinity: it moves fastest.
-				{:else}
-					{#each lastRead as row, i (row.parameter)}{i > 0 ? ', ' : ''}{i === 0
-							? PARAMETERS[row.parameter].name
-							: nameWithin(row.parameter)} was read {ago(row.last.at, timeZone, now)}{/each}.
-					{rows.length > lastRead.length ? `${rows.length - lastRead.length} more stand beside.` : ''}
-				{/if}
+				Nothing was read from this water yet. Start with alkalinity: it moves fastest.
 			</p>
 			<p class="mt-4"><Action kind="primary" size="large" href="{base}/bench">Go to the bench</Action></p>
-		{/if}
-
-		{#if open.length + doubts.length + moves.length > 0 || departs}
-			<h2 class="label mt-8">To look at</h2>
-			<ul class="mt-2">
-				{#each open as row (row.parameter)}
-					<li class="border-t py-3">
-						<strong class={isWarning(row.verdict.grade) ? 'text-warn' : ''}
-							>{PARAMETERS[row.parameter].name}: {gradeWords(
-								row.verdict.grade,
-								row.verdict.side
-							).toLowerCase()}.</strong
-						>
-						{#if row.verdict.grade === 'cannot-tell'}
-							<span class="small block text-muted"
-								>The readings cannot tell whether it is inside. Another test narrows it.</span
-							>
-						{:else}
-							<span class="small block text-muted"
-								>Test again before you correct it, and change it slowly.</span
-							>
-						{/if}
+		{:else if due.length > 0}
+			<h1 class="mt-3 text-2xl">
+				{due.length === 1
+					? `Test ${nameWithin(due[0]!.parameter)} today`
+					: `${due.length} tests are due today`}
+			</h1>
+			<ul class="small mt-2" aria-label="Due today">
+				{#each due.slice(0, MOST_DUE) as test (test.parameter)}
+					<li class="border-t py-1.5">
+						<strong>{PARAMETERS[test.parameter].name}.</strong>
+						<span class="text-muted">{whyDue(test)}.</span>
 					</li>
 				{/each}
-				{#each doubts as doubt (doubt.readingId + doubt.parameter)}
-					<li class="border-t py-3">
-						<strong>{PARAMETERS[doubt.parameter].name}: a reading to look at.</strong>
-						<span class="small figures block text-muted"
-							>{doubtSentence(doubt, units, timeZone, now)}
-							<a class="link whitespace-nowrap" href="{base}/log/{doubt.readingId}">Look at it</a></span
-						>
-					</li>
-				{/each}
-				{#each moves as move (`${move.parameter}/${move.at ?? 0}`)}
-					<li class="border-t py-3">
-						<strong>{PARAMETERS[move.parameter].name}: the use has changed.</strong>
-						<span class="small figures block text-muted"
-							>{moveSentence(move, units, timeZone, now)} {besidesSentence(move, timeZone, now)}</span
-						>
-					</li>
-				{/each}
-				{#if departs}
-					<li class="border-t py-3">
-						<strong>Alkalinity and calcium part ways.</strong>
-						<span class="small figures block text-muted">{departs}</span>
+				{#if due.length > MOST_DUE}
+					<li class="border-t py-1.5 text-muted">
+						Also {due
+							.slice(MOST_DUE)
+							.map((d) => nameWithin(d.parameter))
+							.join(', ')}.
 					</li>
 				{/if}
 			</ul>
+			<p class="mt-4"><Action kind="primary" size="large" href="{base}/bench">Go to the bench</Action></p>
+		{:else}
+			<h1 class="mt-3 text-2xl">Nothing is due today</h1>
+			<p class="mt-1 text-muted">
+				{next
+					? `Next: ${nameWithin(next.parameter)} on ${shortDay(next.dueAt, timeZone, now)}. ${whyDue(next)}.`
+					: 'No test is planned for this water.'}
+			</p>
+			<p class="mt-4"><Action size="large" href="{base}/bench">Go to the bench</Action></p>
 		{/if}
+		<p class="small mt-3">
+			<a class="link" href="{base}/testing">When tests are due, and the calendar</a>
+		</p>
+		<Matters shown={today.shown} folded={today.folded} {context} />
 	</div>
 
 	<div class="lately bg-paper px-4 pt-4 pb-6 lg:border-r lg:px-8">
@@ -137,10 +121,24 @@
 		<p class="mt-4 -ml-4">
 			<Action kind="quiet" href="{base}/log/new">Enter a dose, a change or a note</Action>
 		</p>
+		{#if today.lastSession}
+			<LastDay session={today.lastSession} {units} {timeZone} {now} />
+		{/if}
+		{#if today.advice.length > 0}
+			<h2 class="label mt-8">Standing advice</h2>
+			<ul class="small mt-2">
+				{#each today.advice as id (id)}<li class="border-t py-1.5">{ADVICE[id]}</li>{/each}
+			</ul>
+		{/if}
 	</div>
 
 	<section aria-labelledby="water-now" class="now min-w-0 px-4 py-6 lg:px-8">
-		<h2 id="water-now" class="label">The water now, estimated from the last readings, doses and changes</h2>
+		{#if today.cycle && lived}
+			<CyclePanel cycle={today.cycle} waterId={water.id} startedAt={water.startedAt} {timeZone} {now} />
+		{/if}
+		<h2 id="water-now" class="label {today.cycle ? 'mt-6' : ''}">
+			The water now, estimated from the last readings, doses and changes
+		</h2>
 		<div class="mt-3 border-t">
 			{#each rows as row (row.parameter)}
 				<ParameterRow {row} unit={units[row.parameter]} {timeZone} {now} />
@@ -174,12 +172,16 @@
 			</p>
 		{/if}
 		<Demand {rows} {units} />
-		{#if untested.length > 0 && rows.length > 0}
+		{#if today.untested.length > 0 && rows.length > 0}
 			<p class="small mt-3 text-muted">
-				Not tested in the last four months: {untested.map(nameWithin).join(', ')}.
+				Not tested in the last four months: {today.untested.map(nameWithin).join(', ')}.
 			</p>
 		{/if}
-		<p class="small mt-3"><a class="link" href="{base}/targets">Targets of this water</a></p>
+		<p class="small mt-3 flex flex-wrap gap-x-6">
+			<a class="link" href="{base}/targets">Targets of this water</a>
+			<a class="link" href="{base}/findings">What the rules find</a>
+			<a class="link" href="{base}/compare">Compare two methods, readers or waters</a>
+		</p>
 	</section>
 </main>
 

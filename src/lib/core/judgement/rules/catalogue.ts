@@ -15,6 +15,7 @@ const bySalinity = <I extends Ion, S extends 'below' | 'above'>(ion: I, side: S)
 		id: `${ion}-${side}-by-salinity`,
 		strength: 'strong',
 		readAbout: 'salinity-first',
+		ofReadings: true,
 		when: [
 			likely(`${ion}.${side}`),
 			{ fact: `salinity.${side}`, from: EVEN },
@@ -49,12 +50,13 @@ export const RULES = [
 		id: 'medium-and-no-nitrate',
 		strength: 'moderate',
 		readAbout: 'medium-hides',
+		ofReadings: true,
 		when: [yes('phosphate-medium.runs'), { fact: 'nitrate.zeros', from: 2 }]
 	},
 	{
 		id: 'ammonia-at-high-ph',
 		strength: 'strong',
-		readAbout: 'free-ammonia',
+		readAbout: 'ammonia',
 		when: [
 			{ fact: 'ammonia.most', from: 0.1 },
 			{ fact: 'ph.upper', from: 8.2 }
@@ -63,7 +65,7 @@ export const RULES = [
 	{
 		id: 'ammonia-ph-unknown',
 		strength: 'strong',
-		readAbout: 'free-ammonia',
+		readAbout: 'ammonia',
 		when: [
 			{ fact: 'ammonia.most', from: 0.1 },
 			{ fact: 'ph.read-lately', to: 0 }
@@ -79,6 +81,7 @@ export const RULES = [
 		id: 'nitrate-fell-beside-nitrite',
 		strength: 'strong',
 		readAbout: 'nitrite-in-nitrate',
+		ofReadings: true,
 		when: [
 			{ fact: 'nitrate.fall.z', from: 2 },
 			{ fact: 'nitrite.during-fall', from: 0.3 }
@@ -94,6 +97,7 @@ export const RULES = [
 		id: 'thin-in-magnesium',
 		strength: 'strong',
 		readAbout: 'thin-mix',
+		ofReadings: true,
 		when: [
 			{ fact: 'mix.magnesium.share', to: 0.95 },
 			{ fact: 'mix.magnesium.z', to: -2 }
@@ -103,18 +107,21 @@ export const RULES = [
 		id: 'nutrients-in-fresh-mix',
 		strength: 'strong',
 		readAbout: 'fresh-mix',
+		ofReadings: true,
 		when: [{ fact: 'mix.nitrate.least', from: 0.5 }]
 	},
 	{
 		id: 'phosphate-in-fresh-mix',
 		strength: 'strong',
 		readAbout: 'fresh-mix',
+		ofReadings: true,
 		when: [{ fact: 'mix.phosphate.least', from: 0.04 }]
 	},
 	{
 		id: 'nitrate-at-zero',
 		strength: 'moderate',
 		readAbout: 'nutrients-zero',
+		ofReadings: true,
 		when: [{ fact: 'nitrate.zeros', from: 2 }, { fact: 'fresh', to: 0 }, yes('animals')],
 		unless: [yes('phosphate-medium.runs'), yes('cycling')]
 	},
@@ -134,18 +141,21 @@ export const RULES = [
 		id: 'salt-builds-up',
 		strength: 'moderate',
 		readAbout: 'salinity-first',
+		ofReadings: true,
 		when: [{ fact: 'salinity.run.high', from: 4 }]
 	},
 	{
 		id: 'salt-runs-down',
 		strength: 'moderate',
 		readAbout: 'salinity-first',
+		ofReadings: true,
 		when: [{ fact: 'salinity.run.low', from: 4 }]
 	},
 	{
 		id: 'buffer-runs-out',
 		strength: 'strong',
 		readAbout: 'buffer',
+		ofReadings: true,
 		when: [yes('fresh'), likely('alkalinity.below')]
 	},
 	{

@@ -16,6 +16,8 @@ export interface Rule<Id extends string = string> {
 	readonly strength: RuleStrength;
 	/** The help topic in which more can be read about it. */
 	readonly readAbout: string;
+	/** About what was read at a time, and so to be found in the past as well; the others are about now. */
+	readonly ofReadings?: true;
 	/** All of these. */
 	readonly when: readonly Condition[];
 	/** None of these: what would explain it otherwise, or is the case already. A fact not known is not the case. */

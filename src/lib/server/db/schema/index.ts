@@ -15,3 +15,10 @@ export {
 } from './test.ts';
 export { event } from './event.ts';
 export { commandReceipt } from './receipt.ts';
+export {
+	judgementSetting,
+	ownProfile,
+	calendarFeed,
+	laboratorySample,
+	laboratoryAnswer
+} from './judgement.ts';

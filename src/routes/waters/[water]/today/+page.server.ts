@@ -7,12 +7,14 @@ export const load = (async ({ locals, params }) => {
 	const open = await locals.openWater(params.water);
 	if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
 	const { services } = locals;
-	const [today, lately] = await Promise.all([
+	const [today, lately, lines] = await Promise.all([
 		services.readToday(open.scope, open.water),
-		services.readRecentEvents(open.scope, open.water.id, LATELY)
+		services.readRecentEvents(open.scope, open.water.id, LATELY),
+		locals.person && open.siblings.length > 1 ? services.readLines(locals.person) : []
 	]);
 	return {
-		...today,
+		today,
+		lines,
 		lately: lately.map(({ id, kind, details, note, happenedAt }) => ({ id, kind, details, note, happenedAt }))
 	};
 }) satisfies PageServerLoad;

@@ -7,11 +7,8 @@
 <svelte:head><title>Today · {data.water.name} · Tevrik</title></svelte:head>
 <TodayView
 	water={data.water}
-	rows={data.rows}
-	untested={data.untested}
-	doubts={data.doubts}
-	moves={data.moves}
-	departure={data.departure}
+	today={data.today}
+	lines={data.lines}
 	lately={data.lately}
 	units={data.preferences.units}
 	timeZone={data.timeZone}

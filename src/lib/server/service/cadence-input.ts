@@ -1,0 +1,100 @@
+import type { JudgementSettings } from '$lib/contract/judgement';
+import { handsSecondsOf } from '$lib/core/bench';
+import {
+	acceptedChance,
+	longestDays,
+	outlookOf,
+	shortestDays,
+	type CadenceInput,
+	type Outlook
+} from '$lib/core/judgement';
+import { stepsFor, type Method } from '$lib/core/method';
+import { PARAMETER_IDS, type ParameterId } from '$lib/core/quantity';
+import { addDays, type Instant } from '$lib/core/time';
+import type { WaterEstimate } from '$lib/core/trend';
+import type { StoredEvent } from '../repository/event.ts';
+import type { DatedResult } from '../repository/result.ts';
+import type { ShelfItem } from '../repository/shelf.ts';
+import type { DatedBand, Water } from '../repository/water.ts';
+import { bandAt, isLine, plainBand } from './water-history.ts';
+
+/** A reading in doubt asks for a repeat for so long. */
+const DOUBT_DAYS = 7;
+
+export interface CadenceGiven {
+	readonly now: Instant;
+	readonly water: Pick<Water, 'profile'>;
+	readonly results: readonly DatedResult[];
+	readonly events: readonly StoredEvent[];
+	readonly targets: readonly DatedBand[];
+	readonly estimates: WaterEstimate;
+	readonly methods: readonly Method[];
+	readonly items: readonly ShelfItem[];
+	readonly settings: JudgementSettings;
+}
+
+/** Price of a test by the newest pack of its kit; null where no price is known. */
+function priceOf(items: readonly ShelfItem[], code: string): number | null {
+	const item = items.findLast((i) => i.kind === 'kit' && i.method?.code === code && i.price !== null);
+	const tests = item?.details.tests ?? item?.method?.pack.tests ?? null;
+	return item?.price != null && tests ? item.price / tests : null;
+}
+
+function handsMinutesOf(method: Method): number {
+	return stepsFor(method, 'full').reduce((sum, step) => sum + handsSecondsOf(step), 0) / 60;
+}
+
+/** A phosphate medium runs at present. */
+export function mediumRuns(events: readonly StoredEvent[]): boolean {
+	return events.findLast((e) => e.kind === 'medium-in' || e.kind === 'medium-out')?.kind === 'medium-in';
+}
+
+/** What it takes to say when each parameter of a water is to be tested next. */
+export function cadenceInput(given: CadenceGiven): CadenceInput {
+	const { now, water, results, events, targets, estimates, methods, items, settings } = given;
+	const methodOf = new Map(methods.map((m) => [m.code, m]));
+	const own = results.filter((r) => methodOf.get(r.methodCode)?.kind !== 'stated');
+	const used = new Set(own.map((r) => r.result.parameter));
+	const usual = PARAMETER_IDS.filter((p) => used.has(p) || bandAt(targets, p, now) !== null);
+	const lastOf = (p: ParameterId) => results.findLast((r) => r.result.parameter === p) ?? null;
+	const base = {
+		now,
+		profile: water.profile,
+		usual,
+		lastAt: Object.fromEntries(
+			usual.flatMap((p) => {
+				const last = lastOf(p);
+				return last ? [[p, last.at]] : [];
+			})
+		),
+		firstAt: results[0]?.at ?? null,
+		mediumRuns: mediumRuns(events),
+		doubtful: usual.filter((p) =>
+			estimates.of(p)?.doubts.some((d) => !d.settled && d.at >= addDays(now, -DOUBT_DAYS))
+		)
+	};
+	const accepted = settings.testing.kind === 'reckoned' ? settings.testing.chance : null;
+	const outlooks: Partial<Record<ParameterId, Outlook>> = {};
+	for (const parameter of accepted === null ? [] : usual) {
+		const estimate = estimates.of(parameter);
+		const band = plainBand(bandAt(targets, parameter, now));
+		const last = lastOf(parameter);
+		const longest = longestDays(parameter, base);
+		if (!last || !band || longest === null || !isLine(parameter, estimate) || estimate.basedOn < 3) continue;
+		const method = methodOf.get(
+			own.findLast((r) => r.result.parameter === parameter)?.methodCode ?? last.methodCode
+		);
+		const chance = method
+			? acceptedChance(accepted!, {
+					handsMinutes: handsMinutesOf(method),
+					price: priceOf(items, method.code)
+				})
+			: accepted!;
+		outlooks[parameter] = outlookOf((at) => estimate.at(at), band, last.at, {
+			chance,
+			shortestDays: Math.min(longest, shortestDays(parameter)),
+			longestDays: longest
+		});
+	}
+	return { ...base, outlooks, habit: settings.testing };
+}

@@ -1,0 +1,125 @@
+import type { DoubtfulReading } from '$lib/contract/doubt';
+import type { MatterToday, RateMove } from '$lib/contract/today';
+import { isActedOnEarly, isFresh, type Grade, type RuleStrength } from '$lib/core/judgement';
+import { addDays } from '$lib/core/time';
+import { COVERAGE } from '$lib/core/uncertainty';
+import type { JudgedWater } from './judge-water.ts';
+
+/** How pressing a grade is. */
+const GRADE_WEIGHT: Readonly<Record<Grade, number>> = {
+	inside: 0,
+	'probably-inside': 0,
+	'cannot-tell': 12,
+	'probably-outside': 45,
+	outside: 60,
+	'far-outside': 80
+};
+const RULE_WEIGHT: Readonly<Record<RuleStrength, number>> = { strong: 50, moderate: 30, hint: 6 };
+/** A verdict of a reading older than this is no news. */
+const VERDICT_DAYS = 45;
+const CYCLE_NEWS_DAYS = 4;
+
+type Judged = Pick<
+	JudgedWater,
+	'water' | 'now' | 'rows' | 'findings' | 'free' | 'panels' | 'cycle' | 'estimates'
+>;
+
+/** Findings that say why a value is off take the place of the verdict on it. */
+function explained(findings: Judged['findings']): ReadonlySet<string> {
+	return new Set(
+		findings.flatMap(({ rule }) => {
+			const ion = /^(calcium|magnesium|potassium)-/.exec(rule)?.[1];
+			if (ion) return [ion];
+			return rule === 'salt-builds-up' || rule === 'salt-runs-down' ? ['salinity-run'] : [];
+		})
+	);
+}
+
+function verdicts({ water, now, rows, findings }: Judged): MatterToday[] {
+	const fresh = isFresh(water.profile);
+	const told = explained(findings);
+	return rows.flatMap((row): MatterToday[] => {
+		const { parameter, estimate, single, urgency, going, run } = row;
+		const verdict = estimate?.verdict ?? single;
+		const found: MatterToday[] = [];
+		const weight = verdict?.grade ? GRADE_WEIGHT[verdict.grade] : 0;
+		const early = isActedOnEarly(parameter, fresh);
+		// In a tank that cycles, ammonia and nitrite are followed by the cycle.
+		const cycles = water.profile === 'cycling' && (parameter === 'ammonia' || parameter === 'nitrite');
+		if (
+			verdict &&
+			weight > 0 &&
+			!told.has(parameter) &&
+			!cycles &&
+			row.last.at >= addDays(now, -VERDICT_DAYS)
+		) {
+			const danger = urgency === 'act' && early && water.hasAnimals && verdict.grade !== 'cannot-tell';
+			found.push({
+				kind: 'verdict',
+				parameter,
+				verdict,
+				going,
+				urgency,
+				single: estimate === null,
+				danger,
+				weight: weight + (early ? 15 : 0) + (going === 'worse' ? 8 : going === 'better' ? -8 : 0)
+			});
+		} else if (run && !told.has(`${parameter}-run`) && weight === 0 && parameter !== 'ph' && !cycles) {
+			found.push({ kind: 'run', parameter, run, danger: false, weight: 10 + Math.min(10, run.count) });
+		}
+		return found;
+	});
+}
+
+function cycleMatters({ cycle, now, water }: Judged): MatterToday[] {
+	if (!cycle || water.profile !== 'cycling') return [];
+	const { state } = cycle;
+	const matter = (what: Extract<MatterToday, { kind: 'cycle' }>['what'], weight: number): MatterToday => ({
+		kind: 'cycle',
+		what,
+		danger: false,
+		weight
+	});
+	if (state.doneAt !== null) return [matter('done', 58)];
+	const tracks = [state.ammonia, state.nitrite];
+	if (tracks.some((t) => t?.inDoubt)) return [matter('in-doubt', 48)];
+	if (tracks.some((t) => t?.cameBack && t.clearDays === 0)) return [matter('came-back', 52)];
+	const zero = state.nitrite?.firstZeroAt ?? null;
+	return zero !== null && zero >= addDays(now, -CYCLE_NEWS_DAYS) && state.nitrite!.clearDays > 0
+		? [matter('first-zero', 46)]
+		: [];
+}
+
+/** All that a water asks for, in no order. */
+export function mattersOf(
+	judged: Judged,
+	doubts: readonly DoubtfulReading[],
+	moves: readonly RateMove[]
+): readonly MatterToday[] {
+	const { water, free, panels, findings, estimates } = judged;
+	const matters: MatterToday[] = verdicts(judged);
+	if (free && free.urgency !== 'none') {
+		matters.push({
+			kind: 'free-ammonia',
+			free,
+			danger: water.hasAnimals,
+			weight: free.urgency === 'act' ? 95 : 62
+		});
+	}
+	for (const panel of panels) {
+		const death = panel.happening === 'death';
+		matters.push({ kind: 'panel', panel, danger: death && water.hasAnimals, weight: death ? 85 : 42 });
+	}
+	for (const finding of findings) {
+		// The two are said once: by the estimate, with its numbers.
+		if (finding.rule === 'alkalinity-without-calcium' && estimates.departure) continue;
+		const danger = finding.rule === 'buffer-runs-out' && water.hasAnimals;
+		matters.push({ kind: 'finding', finding, danger, weight: RULE_WEIGHT[finding.strength] });
+	}
+	for (const doubt of doubts) matters.push({ kind: 'doubt', doubt, danger: false, weight: 40 });
+	for (const move of moves) matters.push({ kind: 'move', move, danger: false, weight: 35 });
+	if (estimates.departure && Math.abs(estimates.departure.z) >= COVERAGE) {
+		matters.push({ kind: 'departure', departure: estimates.departure, danger: false, weight: 32 });
+	}
+	return [...matters, ...cycleMatters(judged)];
+}

@@ -1,0 +1,44 @@
+<script lang="ts">
+	import type { MatterToday } from '$lib/contract/today';
+	import { matterWords, type MatterContext } from '$lib/format/matter';
+	import { isWarning } from '$lib/format/verdict';
+
+	interface Props {
+		shown: readonly MatterToday[];
+		folded: readonly MatterToday[];
+		context: MatterContext;
+	}
+	let { shown, folded, context }: Props = $props();
+
+	const warns = (m: MatterToday) => m.danger || (m.kind === 'verdict' && isWarning(m.verdict.grade));
+</script>
+
+{#snippet one(matter: MatterToday)}
+	{@const words = matterWords(matter, context)}
+	<li class="border-t py-3 {matter.danger ? 'border-l-4 border-l-warn pl-3' : ''}">
+		{#if matter.danger}<p class="label text-warn">Danger to animals</p>{/if}
+		<strong class={warns(matter) ? 'text-warn' : ''}>{words.title}</strong>
+		<span class="small figures block text-muted"
+			>{words.text}
+			{#if words.link}<a class="link whitespace-nowrap" href={words.link.href}>{words.link.text}</a
+				>{/if}</span
+		>
+	</li>
+{/snippet}
+
+<h2 class="label mt-8">What needs a decision</h2>
+{#if shown.length === 0}
+	<p class="mt-2 border-t py-3 text-muted">Nothing at present.</p>
+{:else}
+	<ul class="mt-2" aria-label="What needs a decision">
+		{#each shown as matter, i (i)}{@render one(matter)}{/each}
+	</ul>
+	{#if folded.length > 0}
+		<details class="border-t">
+			<summary class="link inline-block min-h-11 py-3">{folded.length} more, less pressing</summary>
+			<ul>
+				{#each folded as matter, i (i)}{@render one(matter)}{/each}
+			</ul>
+		</details>
+	{/if}
+{/if}
