@@ -1,4 +1,5 @@
 import { Type, type Static } from '@sinclair/typebox';
+import type { PanelHappening } from '$lib/core/judgement';
 import { PARAMETER_IDS, type ParameterId } from '$lib/core/quantity';
 import { closed, Id, InstantMs, Note, OffsetMinutes, words } from './common.ts';
 
@@ -120,6 +121,19 @@ export const OUT_OF_THE_ORDINARY: ReadonlySet<EventKind> = new Set<EventKind>([
 	'medium-in',
 	'medium-out'
 ]);
+
+const PANEL_OF: Readonly<Partial<Record<EventKind, PanelHappening>>> = {
+	death: 'death',
+	algae: 'algae',
+	browning: 'browning',
+	'new-mix': 'new-salt',
+	'medium-in': 'new-medium'
+};
+
+/** The tests that an event asks for; null where it asks for none. */
+export function panelFor(kind: EventKind): PanelHappening | null {
+	return PANEL_OF[kind] ?? null;
+}
 
 export type EventDetails = Static<(typeof EVENT_DETAILS)[EventKind]>;
 

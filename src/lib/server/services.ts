@@ -11,7 +11,19 @@ import { noteItem } from './service/note-item.ts';
 import { compareKits, readShelf, readShelfThing } from './service/read-shelf.ts';
 import { correctReading } from './service/correct-reading.ts';
 import type { Deps } from './service/deps.ts';
-import { readProfiles, saveProfile, saveSettings, takeProfile } from './service/judgement-settings.ts';
+import { changeFeed, feedCalendar, readFeeds, siteCalendar } from './service/calendar.ts';
+import {
+	judgementSettings,
+	readProfiles,
+	saveProfile,
+	saveSettings,
+	takeProfile
+} from './service/judgement-settings.ts';
+import { judgeWater } from './service/judge-water.ts';
+import { collectAnswers, readSent, saveReport, sendSample } from './service/laboratory.ts';
+import { readComparison } from './service/read-comparison.ts';
+import { readFindings } from './service/read-findings.ts';
+import { readPanel } from './service/read-panel.ts';
 import { keepPhotograph, readPhotograph } from './service/keep-photograph.ts';
 import { keepReading } from './service/keep-reading.ts';
 import { logCsv } from './service/log-csv.ts';
@@ -22,7 +34,7 @@ import { kitOfReading } from './service/run-kit.ts';
 import { readDoubt } from './service/read-doubt.ts';
 import { readLog, readRecentEvents, readWholeLog } from './service/read-log.ts';
 import { readMethod, readMethods } from './service/read-methods.ts';
-import { readLines } from './service/read-overview.ts';
+import { readBoard, readLines } from './service/read-overview.ts';
 import { readToday } from './service/read-today.ts';
 import { readTrends } from './service/read-trends.ts';
 import { recordEvent } from './service/record-event.ts';
@@ -54,6 +66,20 @@ export function createServices(deps: Deps) {
 		saveProfile: bind(deps, saveProfile),
 		takeProfile: bind(deps, takeProfile),
 		readProfiles: bind(deps, readProfiles),
+		settingsOf: (scope: SiteScope, waterId: string) => judgementSettings(deps.db, scope, waterId),
+		judgeWater: bind(deps, judgeWater),
+		readBoard: bind(deps, readBoard),
+		readFindings: bind(deps, readFindings),
+		readPanel: bind(deps, readPanel),
+		readComparison: bind(deps, readComparison),
+		siteCalendar: bind(deps, siteCalendar),
+		feedCalendar: bind(deps, feedCalendar),
+		changeFeed: bind(deps, changeFeed),
+		readFeeds: bind(deps, readFeeds),
+		sendSample: bind(deps, sendSample),
+		readSent: bind(deps, readSent),
+		collectAnswers: bind(deps, collectAnswers),
+		saveReport: bind(deps, saveReport),
 		readBench: bind(deps, readBench),
 		readTrends: bind(deps, readTrends),
 		readLog: bind(deps, readLog),

@@ -9,7 +9,7 @@ import type { SiteScope } from './scope.ts';
 
 const newer = alias(rawReading, 'newer');
 
-const resultColumns = {
+export const resultColumns = {
 	parameter: result.parameter,
 	unit: result.unit,
 	kind: result.kind,
@@ -23,7 +23,7 @@ const resultColumns = {
 type ResultRow = Pick<typeof result.$inferSelect, keyof typeof resultColumns>;
 
 /** The row's shape is checked by the database, so the numbers that its kind needs are there. */
-function resultOf(row: ResultRow): TestResult {
+export function resultOf(row: ResultRow): TestResult {
 	const measured = { parameter: row.parameter, unit: row.unit };
 	switch (row.kind) {
 		case 'value':

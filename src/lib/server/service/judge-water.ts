@@ -1,6 +1,6 @@
 import type { CycleToday, EstimateToday, OpenPanel, ParameterToday } from '$lib/contract/today';
 import type { JudgementSettings } from '$lib/contract/judgement';
-import type { EventKind } from '$lib/contract/event';
+import { panelFor } from '$lib/contract/event';
 import {
 	afterCycle,
 	againstReference,
@@ -263,19 +263,6 @@ function cycleOf(
 /** Nitrate that the first animals of a tank may meet, mg/L (husbandry convention). */
 const AFTER_CYCLE_NITRATE = 20;
 
-const ASKS: Readonly<Partial<Record<EventKind, PanelHappening>>> = {
-	death: 'death',
-	algae: 'algae',
-	browning: 'browning',
-	'new-mix': 'new-salt',
-	'medium-in': 'new-medium'
-};
-
-/** The panel that an event asks for; null where it asks for none. */
-export function panelOf(kind: EventKind): PanelHappening | null {
-	return ASKS[kind] ?? null;
-}
-
 function openPanels(
 	events: readonly StoredEvent[],
 	results: readonly DatedResult[],
@@ -283,7 +270,7 @@ function openPanels(
 	now: Instant
 ): OpenPanel[] {
 	return events.flatMap(({ id, kind, happenedAt }) => {
-		const happening = panelOf(kind);
+		const happening = panelFor(kind);
 		if (!happening || happenedAt < addDays(now, -PANEL_DAYS) || happenedAt > now) return [];
 		const asked: readonly ParameterId[] = PANELS[happening];
 		const missing = asked.filter(

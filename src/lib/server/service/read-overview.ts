@@ -1,6 +1,8 @@
+import type { BoardWater } from '$lib/contract/board';
 import type { WaterLine } from '$lib/contract/today';
 import { isDue, pressing, worstOf } from '$lib/core/judgement';
-import { civilDate, instantOfLocal } from '$lib/core/time';
+import type { ParameterId } from '$lib/core/quantity';
+import { addDays, civilDate, instantOfLocal, type Instant } from '$lib/core/time';
 import type { Person } from '../repository/people.ts';
 import { scopesOfPerson } from '../repository/scope.ts';
 import { waterAt, watersOf } from '../repository/water.ts';
@@ -47,4 +49,40 @@ export async function readOverview(
 /** The lines alone, as Today begins with them. */
 export async function readLines(deps: Deps, person: Person): Promise<readonly WaterLine[]> {
 	return (await readOverview(deps, person)).map(({ judged: _, ...line }) => line);
+}
+
+const WEEK_DAYS = 7;
+/** On a board stands what was read in this time. */
+const BOARD_DAYS = 45;
+
+/** Every tank with last week beside now, for a wall or a shop. */
+export async function readBoard(deps: Deps, person: Person): Promise<readonly BoardWater[]> {
+	const lines = await readOverview(deps, person);
+	return lines
+		.filter(({ judged }) => judged.water.kind === 'tank')
+		.map(({ judged, ...line }) => {
+			const { now, rows, estimates } = judged;
+			const at = (parameter: ParameterId, time: Instant) => {
+				const estimate = estimates.of(parameter);
+				if (!estimate || time < estimate.from) return null;
+				const { value, uRandom, uCommon } = estimate.at(time);
+				return { value, u: Math.hypot(uRandom, uCommon) };
+			};
+			return {
+				...line,
+				cells: rows.flatMap(({ parameter, estimate, last }) => {
+					const present = estimate && at(parameter, now);
+					if (!present || last.at < addDays(now, -BOARD_DAYS)) return [];
+					return [
+						{
+							parameter,
+							now: present,
+							weekAgo: at(parameter, addDays(now, -WEEK_DAYS)),
+							verdict: estimate.verdict,
+							readAt: last.at
+						}
+					];
+				})
+			};
+		});
 }

@@ -65,14 +65,33 @@
 		ten: 'only ten minutes',
 		one: 'one test only'
 	};
-	let what = $state<Happening | ''>('');
+	function plainChoice(own: BenchAnswer, offer: BenchOffer): StartChoice {
+		return {
+			portion: 'full',
+			dilution: null,
+			ageH: 0,
+			keptHow: '',
+			kit: usualKit(own, offer.method),
+			standard: null
+		};
+	}
+	let what = $state<Happening | ''>(untrack(() => HAPPENINGS.find((h) => h === asked.what) ?? ''));
 	let limit = $state<Limit>('all');
 	let also = $state<readonly string[]>([]);
 	/** What the keeper changed against the proposal, by key. */
 	let picked = $state<Readonly<Record<string, boolean>>>({});
 	let methodOf = $state<Readonly<Record<string, string>>>({});
 	let timesOf = $state<Readonly<Record<string, number>>>({});
-	let added = $state.raw<readonly Chosen[]>([]);
+	let added = $state.raw<readonly Chosen[]>(
+		untrack(() =>
+			(asked.tests ?? []).flatMap((code): Chosen[] => {
+				const found = bench.offers.find((o) => o.method.code === code);
+				return found
+					? [{ waterId, offer: found, choice: plainChoice(bench, found), times: asked.times ?? 1 }]
+					: [];
+			})
+		)
+	);
 	/** Picked in the list of all tests; until then nothing is. */
 	let method = $state<string | null>(untrack(() => asked.method));
 
@@ -90,16 +109,11 @@
 		}))
 	);
 	const isOn = (p: Proposal) =>
-		picked[p.key] ?? proposed.find((w) => w.id === p.waterId)?.fitting.has(p.key) ?? false;
+		picked[p.key] ??
+		// Who comes to compare two methods tests these, and not what is due besides.
+		((asked.tests ?? []).length === 0 &&
+			(proposed.find((w) => w.id === p.waterId)?.fitting.has(p.key) ?? false));
 	const offerOf = (p: Proposal) => p.offers.find((o) => o.method.code === methodOf[p.key]) ?? p.offers[0]!;
-	const plainChoice = (own: BenchAnswer, offer: BenchOffer): StartChoice => ({
-		portion: 'full',
-		dilution: null,
-		ageH: 0,
-		keptHow: '',
-		kit: usualKit(own, offer.method),
-		standard: null
-	});
 	const chosenOf = (p: Proposal): Chosen => ({
 		waterId: p.waterId,
 		offer: offerOf(p),

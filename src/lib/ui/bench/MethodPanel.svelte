@@ -4,6 +4,10 @@
 		readonly method: string | null;
 		readonly kit: string | null;
 		readonly standard: string | null;
+		/** What has happened, and tests to begin with, by their methods, so many times each. */
+		readonly what?: string | null;
+		readonly tests?: readonly string[];
+		readonly times?: number;
 	}
 </script>
 
@@ -39,7 +43,7 @@
 	interface Props {
 		offer: BenchOffer;
 		bench: Pick<BenchAnswer, 'kits' | 'standards'>;
-		asked: Omit<BenchAsked, 'method'>;
+		asked: Pick<BenchAsked, 'kit' | 'standard'>;
 		units: Readonly<Record<ParameterId, UnitId>>;
 		timeZone: string;
 		now: Instant;

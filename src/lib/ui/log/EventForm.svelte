@@ -147,6 +147,11 @@
 			class="-mb-px flex min-h-11 items-center border-b-2 border-transparent px-3 text-muted hover:text-ink"
 			>Result from elsewhere</a
 		>
+		<a
+			href="/waters/{waterId}/laboratory"
+			class="-mb-px flex min-h-11 items-center border-b-2 border-transparent px-3 text-muted hover:text-ink"
+			>Laboratory</a
+		>
 	</nav>
 
 	<form method="post" use:enhance={sending} class="mt-6 space-y-5">

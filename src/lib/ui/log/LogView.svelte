@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { SvelteURLSearchParams } from 'svelte/reactivity';
-	import type { EventDetails, EventKind } from '$lib/contract/event';
+	import { panelFor, type EventDetails, type EventKind } from '$lib/contract/event';
 	import { PARAMETER_IDS, PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
 	import type { Method } from '$lib/core/method';
 	import type { RawReading, TestResult } from '$lib/core/reading';
@@ -178,6 +178,12 @@
 									{/if}
 								{:else}
 									<span class="figures">{eventWords(entry.kind, entry.details)}</span>
+									{@const panel = panelFor(entry.kind)}
+									{#if panel && !struck}
+										<a class="link small" href="/waters/{entry.waterId}/panel/{panel}?event={entry.id}"
+											>What to test, and what it told</a
+										>
+									{/if}
 								{/if}
 								{#if entry.note}<span class="small block">{entry.note}</span>{/if}
 								<span class="small block text-muted"

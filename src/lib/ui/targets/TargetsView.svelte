@@ -6,6 +6,7 @@
 
 	type Dated = Band & { readonly parameter: ParameterId; readonly source: string; readonly fromAt: Instant };
 	interface Props {
+		waterId: string;
 		waterName: string;
 		/** Newest first. */
 		targets: readonly Dated[];
@@ -16,7 +17,7 @@
 		now: Instant;
 		refused: { parameter: string; entered: Record<string, string>; field: string; text: string } | null;
 	}
-	let { waterName, targets, profile, ids, units, timeZone, now, refused }: Props = $props();
+	let { waterId, waterName, targets, profile, ids, units, timeZone, now, refused }: Props = $props();
 
 	const chosen: TargetProfile | null = $derived(profile && isProfileId(profile) ? PROFILES[profile] : null);
 	/** It has a band, the profile has one, or something was just entered for it. */
@@ -38,6 +39,11 @@
 				>{PROFILES[id].name}</a
 			>
 		{/each}
+		<a class="link flex min-h-10 items-center font-semibold" href="/waters/{waterId}/profiles"
+			>Profiles of your own</a
+		>
+		<a class="link flex min-h-10 items-center" href="/waters/{waterId}/testing">Kind and stage of the water</a
+		>
 	</nav>
 	{#snippet form(parameter: ParameterId)}
 		<TargetForm

@@ -28,6 +28,7 @@
 	const warn = $derived(estimate !== null && isWarning(estimate.verdict.grade));
 	const last = $derived(row.last.result);
 	const lastPoint = $derived(pointOf(last));
+	let why = $state(false);
 </script>
 
 <article
@@ -70,6 +71,13 @@
 					? `, by itself ${gradeWords(row.single.grade, row.single.side).toLowerCase()}`
 					: ''}</span
 			>
+			<button
+				type="button"
+				class="link"
+				aria-expanded={why}
+				aria-controls="why-{row.parameter}"
+				onclick={() => (why = !why)}>Why<span class="visually-hidden">, for {definition.name}</span></button
+			>
 			{#if row.atS35 && Math.abs(row.atS35.salinity - 35) > 0.3}
 				{@const same = inUnit(row.parameter, row.atS35.value, row.atS35.u, unit)}
 				<span class="figures block text-muted">At S = 35 it would be {same.value} ± {same.plusMinus}</span>
@@ -93,7 +101,14 @@
 					>{gradeWords(row.single.grade, row.single.side)}</strong
 				> by this reading alone.
 			{/if}
+			<button
+				type="button"
+				class="link"
+				aria-expanded={why}
+				aria-controls="why-{row.parameter}"
+				onclick={() => (why = !why)}>Why<span class="visually-hidden">, for {definition.name}</span></button
+			>
 		</p>
 	{/if}
-	<WhyVerdict {row} {unit} />
+	<WhyVerdict {row} {unit} open={why} />
 </article>

@@ -1,15 +1,24 @@
 <script lang="ts">
 	import type { ParameterToday } from '$lib/contract/today';
-	import type { UnitId } from '$lib/core/quantity';
+	import { PARAMETERS, type UnitId } from '$lib/core/quantity';
 	import { reasonsOf } from '$lib/format/reasons';
 
-	let { row, unit }: { row: ParameterToday; unit: UnitId } = $props();
+	interface Props {
+		row: ParameterToday;
+		unit: UnitId;
+		/** What stands in the row; the reasons open below all of it. */
+		open: boolean;
+	}
+	let { row, unit, open }: Props = $props();
 	const reasons = $derived(reasonsOf(row, unit));
 </script>
 
-<details class="col-span-2 md:col-span-4">
-	<summary class="link small inline-block min-h-9 py-1">Why, and beside what</summary>
-	<ul class="small figures max-w-[48rem] pb-2">
+{#if open}
+	<ul
+		id="why-{row.parameter}"
+		class="small figures col-span-2 max-w-[48rem] pb-2 md:col-span-4"
+		aria-label="Why, for {PARAMETERS[row.parameter].name}"
+	>
 		{#each reasons as reason (reason)}<li class="border-t py-1.5">{reason}</li>{/each}
 	</ul>
-</details>
+{/if}

@@ -7,6 +7,13 @@ export const load = (async ({ locals, params, url }) => {
 	const asked = (name: string) => url.searchParams.get(name);
 	return {
 		bench: await locals.services.readBench(open.scope, open.water, locals.preferences),
-		asked: { method: asked('method'), kit: asked('kit'), standard: asked('standard') }
+		asked: {
+			method: asked('method'),
+			kit: asked('kit'),
+			standard: asked('standard'),
+			what: asked('what'),
+			tests: (asked('tests') ?? '').split(',').filter(Boolean),
+			times: Math.min(3, Math.max(1, Math.round(Number(asked('times') ?? 1)) || 1))
+		}
 	};
 }) satisfies PageServerLoad;

@@ -6,6 +6,7 @@
 
 <svelte:head><title>Targets · {data.water.name} · Tevrik</title></svelte:head>
 <TargetsView
+	waterId={data.water.id}
 	waterName={data.water.name}
 	targets={data.targets}
 	profile={data.profile}

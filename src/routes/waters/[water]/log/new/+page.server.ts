@@ -1,4 +1,5 @@
 import { error, redirect } from '@sveltejs/kit';
+import { panelFor } from '$lib/contract/event';
 import { eventOfForm } from '$lib/server/validation/event-form';
 import { refused } from '../../../../refused';
 import type { Actions, PageServerLoad } from './$types';
@@ -26,6 +27,13 @@ export const actions = {
 		});
 		const outcome = command.ok ? await locals.services.recordEvent(open.scope, command.value) : command;
 		if (!outcome.ok) return refused(form, outcome.fault);
-		redirect(303, `/waters/${params.water}/log`);
+		// What happened asks for tests: they are told at once.
+		const panel = command.ok ? panelFor(command.value.kind) : null;
+		redirect(
+			303,
+			panel && command.ok
+				? `/waters/${params.water}/panel/${panel}?event=${command.value.id}`
+				: `/waters/${params.water}/log`
+		);
 	}
 } satisfies Actions;

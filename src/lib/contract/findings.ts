@@ -1,0 +1,39 @@
+import type { Finding, PanelHappening, RuleId, Verdict } from '$lib/core/judgement';
+import type { ParameterId } from '$lib/core/quantity';
+import type { TestResult } from '$lib/core/reading';
+import type { Instant } from '$lib/core/time';
+import type { JudgementSettings } from './judgement.ts';
+import type { SourcedBand } from './today.ts';
+
+/** A finding in the past, as it was first made, and the last test that showed it. */
+export interface PastFinding {
+	readonly finding: Finding<RuleId>;
+	readonly from: Instant;
+	readonly to: Instant;
+}
+
+export interface FindingsAnswer {
+	readonly now: readonly Finding<RuleId>[];
+	/** Newest first. */
+	readonly past: readonly PastFinding[];
+	readonly settings: JudgementSettings;
+}
+
+/** A test that an event asks for, and what was read since. */
+export interface PanelTest {
+	readonly parameter: ParameterId;
+	readonly band: SourcedBand | null;
+	readonly since: {
+		readonly at: Instant;
+		readonly result: TestResult;
+		readonly verdict: Verdict | null;
+		/** Which of the outcomes it is; null where it cannot be told. */
+		readonly outcome: 'low' | 'inside' | 'high' | null;
+	} | null;
+}
+
+export interface PanelAnswer {
+	readonly happening: PanelHappening;
+	readonly event: { readonly at: Instant; readonly note: string } | null;
+	readonly tests: readonly PanelTest[];
+}

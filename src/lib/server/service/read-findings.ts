@@ -1,0 +1,36 @@
+import type { FindingsAnswer, PastFinding } from '$lib/contract/findings';
+import { findingsOf, RULES, type RuleId } from '$lib/core/judgement';
+import { civilDate, daysBetween, type Instant } from '$lib/core/time';
+import type { SiteScope } from '../repository/scope.ts';
+import type { Water } from '../repository/water.ts';
+import type { Deps } from './deps.ts';
+import { factsAt, judgeWater } from './judge-water.ts';
+
+/** Findings of one rule that are no further apart are one episode. */
+const APART_DAYS = 22;
+const OF_READINGS = RULES.filter((r) => 'ofReadings' in r);
+
+/** What the rules find in a water now, and what they would have found on every day on which it was tested. */
+export async function readFindings(deps: Deps, scope: SiteScope, water: Water): Promise<FindingsAnswer> {
+	const judged = await judgeWater(deps, scope, water);
+	const off = new Set(judged.settings.rulesOff);
+	const lastOfDay = new Map<string, Instant>();
+	for (const { at } of judged.results) lastOfDay.set(civilDate(at, scope.timeZone), at);
+	const past: PastFinding[] = [];
+	const running = new Map<RuleId, PastFinding>();
+	for (const at of lastOfDay.values()) {
+		for (const finding of findingsOf(OF_READINGS, factsAt(judged, at, null), off)) {
+			const before = running.get(finding.rule);
+			if (before && daysBetween(before.to, at) <= APART_DAYS) {
+				const longer: PastFinding = { ...before, to: at };
+				past[past.indexOf(before)] = longer;
+				running.set(finding.rule, longer);
+				continue;
+			}
+			const episode: PastFinding = { finding, from: at, to: at };
+			past.push(episode);
+			running.set(finding.rule, episode);
+		}
+	}
+	return { now: judged.findings, past: past.reverse(), settings: judged.settings };
+}

@@ -1,0 +1,87 @@
+<script lang="ts">
+	import type { PanelAnswer, PanelTest } from '$lib/contract/findings';
+	import { PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
+	import type { Instant } from '$lib/core/time';
+	import { ago, shortDay } from '$lib/format/date';
+	import { PANEL_TITLES, panelWords } from '$lib/format/panel';
+	import { resultInUnit } from '$lib/format/quantity';
+	import Action from '$lib/ui/shared/Action.svelte';
+
+	interface Props {
+		waterId: string;
+		panel: PanelAnswer;
+		units: Readonly<Record<ParameterId, UnitId>>;
+		timeZone: string;
+		now: Instant;
+	}
+	let { waterId, panel, units, timeZone, now }: Props = $props();
+
+	const missing = $derived(panel.tests.filter((t) => t.since === null));
+	const OUTCOMES = ['low', 'inside', 'high'] as const;
+	/** Where nothing is wanted at all, "low" says what none found means. */
+	const LABELS = { low: 'Low, or none', inside: 'As it should be', high: 'High' } as const;
+	const noneWanted = ({ band }: PanelTest) => band !== null && band.low === null && (band.high ?? 1) <= 0.1;
+	const outcomesOf = (test: PanelTest) => (noneWanted(test) ? (['inside', 'high'] as const) : OUTCOMES);
+</script>
+
+<main class="page max-w-[60rem]!">
+	<h1 class="text-3xl">{PANEL_TITLES[panel.happening]}</h1>
+	{#if panel.event}
+		<p class="mt-1 text-muted">
+			{shortDay(panel.event.at, timeZone, now)}, {ago(panel.event.at, timeZone, now)}{panel.event.note
+				? `: ${panel.event.note}`
+				: ''}
+		</p>
+	{/if}
+	<p class="mt-3 max-w-[44rem]">
+		{missing.length === 0
+			? 'All of it was tested. What it told stands below.'
+			: panel.event
+				? 'The most telling first. What was read since stands beside.'
+				: 'The most telling first.'}
+		{#if panel.happening === 'death'}
+			When animals are dying: air first, no food, and a water change does no harm if temperature and salinity
+			fit. Sick animals belong to somebody who is trained for it.
+		{/if}
+	</p>
+	{#if missing.length > 0}
+		<p class="mt-4">
+			<Action kind="primary" size="large" href="/waters/{waterId}/bench?what={panel.happening}"
+				>Test these {missing.length === 1 ? 'now' : `${missing.length} now`}</Action
+			>
+		</p>
+	{/if}
+	<ol class="mt-6 border-b">
+		{#each panel.tests as test (test.parameter)}
+			{@const words = panelWords(panel.happening, test.parameter)}
+			<li class="grid gap-x-8 gap-y-1 border-t py-4 md:grid-cols-[15rem_minmax(0,1fr)]">
+				<div>
+					<h2 class="text-lg leading-tight">{PARAMETERS[test.parameter].name}</h2>
+					<p class="small figures mt-1 {test.since ? '' : 'text-muted'}">
+						{test.since
+							? `${resultInUnit(test.since.result, units[test.parameter])}, ${shortDay(test.since.at, timeZone, now)}`
+							: panel.event
+								? 'Not tested since'
+								: ''}
+					</p>
+				</div>
+				{#if words}
+					<div>
+						<p>{words.why}</p>
+						<dl class="mt-1">
+							{#each outcomesOf(test) as outcome (outcome)}
+								{@const found = test.since?.outcome === outcome}
+								<div class="flex gap-3 py-0.5 {found ? 'border-l-4 border-l-ink pl-3' : ''}">
+									<dt class="small w-32 shrink-0 {found ? 'font-semibold' : 'text-muted'}">
+										{LABELS[outcome]}{found ? ': found' : ''}
+									</dt>
+									<dd class={found ? 'font-semibold' : 'small text-muted'}>{words[outcome]}</dd>
+								</div>
+							{/each}
+						</dl>
+					</div>
+				{/if}
+			</li>
+		{/each}
+	</ol>
+</main>

@@ -1,0 +1,11 @@
+import { SaveReport } from '$lib/contract/laboratory';
+import { validate } from '$lib/server/validation/validator';
+import { answerCommand } from '../../../command';
+import type { RequestHandler } from './$types';
+
+export const POST = ((event) =>
+	answerCommand(
+		event,
+		(body) => validate(SaveReport, body),
+		(open, command) => event.locals.services.saveReport(open.scope, command)
+	)) satisfies RequestHandler;

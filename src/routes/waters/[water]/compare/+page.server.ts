@@ -1,0 +1,21 @@
+import { error } from '@sveltejs/kit';
+import { COMPARED_BY } from '$lib/contract/comparison';
+import { isParameterId } from '$lib/core/quantity';
+import type { PageServerLoad } from './$types';
+
+export const load = (async ({ locals, params, url }) => {
+	const open = await locals.openWater(params.water);
+	if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
+	const { services } = locals;
+	await services.collectAnswers(open.scope);
+	const asked = (name: string) => url.searchParams.get(name);
+	const parameter = asked('parameter') ?? '';
+	return {
+		comparison: await services.readComparison(open.scope, open.water, {
+			parameter: isParameterId(parameter) ? parameter : null,
+			by: COMPARED_BY.find((by) => by === asked('by')) ?? null,
+			first: asked('first'),
+			second: asked('second')
+		})
+	};
+}) satisfies PageServerLoad;

@@ -1,0 +1,36 @@
+import { error, fail } from '@sveltejs/kit';
+import { SaveSettings } from '$lib/contract/judgement';
+import { RULE_IDS } from '$lib/core/judgement';
+import { faultText } from '$lib/format/faults';
+import { typedText } from '$lib/server/validation/form';
+import { validate } from '$lib/server/validation/validator';
+import type { Actions, PageServerLoad } from './$types';
+
+export const load = (async ({ locals, params }) => {
+	const open = await locals.openWater(params.water);
+	if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
+	return { findings: await locals.services.readFindings(open.scope, open.water) };
+}) satisfies PageServerLoad;
+
+export const actions = {
+	/** Switches one rule on or off. */
+	default: async ({ request, locals, params }) => {
+		const open = await locals.openWater(params.water);
+		if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
+		const form = await request.formData();
+		const rule = RULE_IDS.find((id) => id === typedText(form.get('rule')));
+		const settings = await locals.services.settingsOf(open.scope, open.water.id);
+		const rest = settings.rulesOff.filter((id) => id !== rule);
+		const command = validate(SaveSettings, {
+			id: locals.services.newId(),
+			waterId: open.water.id,
+			settings: {
+				...settings,
+				rulesOff: rule && typedText(form.get('on')) === 'no' ? [...rest, rule] : rest
+			}
+		});
+		const outcome = command.ok ? await locals.services.saveSettings(open.scope, command.value) : command;
+		if (!outcome.ok) return fail(400, { text: faultText(outcome.fault) });
+		return { text: '' };
+	}
+} satisfies Actions;
