@@ -38,6 +38,8 @@ export interface KnownError {
 	readonly checkedAt: Instant | null;
 	/** Its results were corrected by that check. */
 	readonly corrected: boolean;
+	/** No pack of it is in use any more. */
+	readonly retired: boolean;
 }
 
 /** Two sides over pairs of the same water. */

@@ -187,6 +187,9 @@ const CLASS_TESTED = '14:50';
 /** The day, counted from 0, on which the nitrate card was matched beside a vial coloured by nitrite. */
 const MISLED_DAY = 13;
 
+/** The card's powder turns less than half of the nitrate into nitrite, so nitrite counts so many times. */
+const COUNTED_AS_NITRATE = 3;
+
 /** A new tank on day 23 of its cycle, tested every afternoon by the class. */
 export function classroomTank(now: Instant, timeZone: string): WaterStory {
 	const today = instantOfLocal(`${civilDate(now, timeZone)}T${CLASS_TESTED}`, timeZone);
@@ -231,7 +234,7 @@ export function classroomTank(now: Instant, timeZone: string): WaterStory {
 			ph: 8.05 + 0.06 * (light - 1),
 			temperature: 25.6 + 0.1 * (light - 1),
 			// The nitrate card counts nitrite as well; where that is much, its colour cannot be matched.
-			nitrate: level.nitrate! + (Math.floor(day) === MISLED_DAY ? -0.3 : 1) * level.nitrite!
+			nitrate: level.nitrate! + (Math.floor(day) === MISLED_DAY ? 0 : COUNTED_AS_NITRATE) * level.nitrite!
 		}),
 		tests,
 		reader: { ...CALM_READER, colourSdSteps: 0.08 }

@@ -43,7 +43,7 @@ export function whyDue({ why }: Pick<DueTest, 'why'>): string {
 }
 
 function readSince(sinceDays: number): string {
-	const since = Math.floor(sinceDays);
+	const since = Math.round(sinceDays);
 	return since <= 0 ? 'Read today' : since === 1 ? 'Read yesterday' : `Read ${since} days ago`;
 }
 

@@ -29,7 +29,9 @@ export function comparisonSentence(
 ): string {
 	const { grade, n, difference, u, lower, upper, matters, withinClaims, small, tooFew } = verdict;
 	const say = (x: number) => differenceWords(parameter, x, u, unit);
-	const range = `${say(lower)} to ${say(upper)}`;
+	// Said from the side of the one that reads higher.
+	const [from, to] = difference >= 0 ? [lower, upper] : [-upper, -lower];
+	const range = `${say(from)} to ${say(to)}`;
 	const symbol = symbolOf(unit);
 	const least = `${plain(Number(convertSpan(matters, PARAMETERS[parameter].canonicalUnit, unit).toPrecision(2)))}${symbol}`;
 	const [more, less] = difference >= 0 ? [names.first, names.second] : [names.second, names.first];
@@ -39,7 +41,7 @@ export function comparisonSentence(
 	}
 	switch (grade) {
 		case 'agree':
-			return `They agree: the difference is ${say(difference)}${symbol} (${range}); less than ${least} would not matter.`;
+			return `They agree: the difference is ${say(Math.abs(difference))}${symbol} (${range}); less than ${least} would not matter.`;
 		case 'differ':
 			return `They differ: ${apart}. ${
 				small
@@ -103,12 +105,10 @@ export function errorSentence(
 			return `${name} was not checked on a standard; by its own make it may be off by ± ${span(2 * error.u)}${symbol}.`;
 		case 'standard': {
 			const when = error.checkedAt === null ? '' : ` on ${shortDay(error.checkedAt, timeZone, now)}`;
+			const gone = error.retired ? ' It is retired.' : '';
 			return error.corrected
-				? `${name} was checked on a standard${when}, and its results are corrected by it (± ${span(2 * error.u)}${symbol}).`
-				: `${name} was checked on a standard${when}: it read ${span(error.bias)} ± ${span(2 * error.u)}${symbol} ${error.bias < 0 ? '' : 'too high'}.`.replace(
-						' .',
-						'.'
-					);
+				? `${name} was checked on a standard${when}, and its results are corrected by it (± ${span(2 * error.u)}${symbol}).${gone}`
+				: `${name} was checked on a standard${when}: it read ${span(Math.abs(error.bias))} ± ${span(2 * error.u)}${symbol} too ${error.bias < 0 ? 'low' : 'high'}.${gone}`;
 		}
 	}
 }

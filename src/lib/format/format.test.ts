@@ -104,7 +104,7 @@ describe('results and verdicts', () => {
 		);
 		expect(expectationSentence('alkalinity', edge, 'dkh')).toMatch(/^As expected/);
 		const low = judge(6, 0.2, band, { value: 8, sd: 0.3 });
-		expect(verdictSentence('alkalinity', low, 'dkh')).toBe('Below 7.5–9 dKH.');
+		expect(verdictSentence('alkalinity', low, 'dkh')).toBe('Far below 7.5–9 dKH.');
 		expect(expectationSentence('alkalinity', low, 'dkh')).toMatch(/^Surprising.*Test again/);
 		expect(verdictSentence('alkalinity', judge(8, 0.2, null, null), 'dkh')).toMatch(/No band/);
 		expect(gradeWords('probably-outside', 'high')).toBe('Probably outside, high');

@@ -336,11 +336,6 @@ export const HELP: readonly HelpTopic[] = [
 		parameters: ['ph']
 	},
 	{
-		id: 'thin-mix',
-		title: 'A thin salt mix',
-		text: 'Magnesium is dear and salts differ in it. Judge it at the batch’s own salinity: less than 95 % of natural sea water is thin. Where a salt saves on magnesium, it may save elsewhere.'
-	},
-	{
 		id: 'fresh-mix',
 		title: 'Nutrients in a fresh mix',
 		text: 'New salt water should show neither nitrate nor phosphate. Where it does, they came with the source water, or from the barrel.'

@@ -1,6 +1,13 @@
 import type { DoubtfulReading } from '$lib/contract/doubt';
 import type { MatterToday, RateMove } from '$lib/contract/today';
-import { isActedOnEarly, isFresh, type Grade, type RuleStrength } from '$lib/core/judgement';
+import {
+	isActedOnEarly,
+	isFresh,
+	type Band,
+	type Grade,
+	type RuleStrength,
+	type RunOfSide
+} from '$lib/core/judgement';
 import { addDays } from '$lib/core/time';
 import { COVERAGE } from '$lib/core/uncertainty';
 import type { JudgedWater } from './judge-water.ts';
@@ -64,11 +71,21 @@ function verdicts({ water, now, rows, findings }: Judged): MatterToday[] {
 				danger,
 				weight: weight + (early ? 15 : 0) + (going === 'worse' ? 8 : going === 'better' ? -8 : 0)
 			});
-		} else if (run && !told.has(`${parameter}-run`) && weight === 0 && parameter !== 'ph' && !cycles) {
+		} else if (run && isNews(run, row.band) && !told.has(`${parameter}-run`) && weight === 0) {
 			found.push({ kind: 'run', parameter, run, danger: false, weight: 10 + Math.min(10, run.count) });
 		}
 		return found;
 	});
+}
+
+/** A run is told while it is new, and where its readings lie at least half-way to the limit of the band. */
+const LONGEST_NEWS = 10;
+
+function isNews(run: RunOfSide, band: Band | null): boolean {
+	const limit = run.side === 'high' ? band?.high : band?.low;
+	if (!band || limit == null || run.count > LONGEST_NEWS) return false;
+	const middle = band.aim ?? ((band.low ?? limit) + (band.high ?? limit)) / 2;
+	return Math.abs(run.distance) >= Math.abs(limit - middle) / 2;
 }
 
 function cycleMatters({ cycle, now, water }: Judged): MatterToday[] {
@@ -117,7 +134,9 @@ export function mattersOf(
 		matters.push({ kind: 'finding', finding, danger, weight: RULE_WEIGHT[finding.strength] });
 	}
 	for (const doubt of doubts) matters.push({ kind: 'doubt', doubt, danger: false, weight: 40 });
-	for (const move of moves) matters.push({ kind: 'move', move, danger: false, weight: 35 });
+	// What bacteria make of each other in a new tank is no use of the water's.
+	for (const move of water.profile === 'cycling' ? [] : moves)
+		matters.push({ kind: 'move', move, danger: false, weight: 35 });
 	if (estimates.departure && Math.abs(estimates.departure.z) >= COVERAGE) {
 		matters.push({ kind: 'departure', departure: estimates.departure, danger: false, weight: 32 });
 	}

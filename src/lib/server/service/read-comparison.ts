@@ -29,6 +29,7 @@ import type { SiteScope } from '../repository/scope.ts';
 import { checksOf, shelfItems } from '../repository/shelf.ts';
 import { watersOf, type Water } from '../repository/water.ts';
 import type { Deps } from './deps.ts';
+import { kitParts } from './run-kit.ts';
 
 /** Pairs are looked for this far back. */
 const LOOK_BACK_DAYS = 550;
@@ -124,32 +125,38 @@ async function errorsBy(
 	parameter: ParameterId
 ): Promise<(kit: string, rows: readonly ComparableRow[], uncorrected: boolean) => KnownError> {
 	const items = await shelfItems(deps.db, scope);
-	const checks = await checksOf(
-		deps.db,
-		scope,
-		items.map((i) => i.id)
-	);
+	const ids = items.map((i) => i.id);
+	const [checks, parts] = await Promise.all([checksOf(deps.db, scope, ids), kitParts(deps.db, scope, ids)]);
 	return (kit, rows, uncorrected) => {
 		const own = rows.filter((r) => r.kit === kit);
 		const admitted = own.reduce((sum, r) => sum + r.uCommon, 0) / Math.max(1, own.length);
 		const random = own.reduce((sum, r) => sum + r.uRandom, 0) / Math.max(1, own.length);
 		const corrected = !uncorrected && own.some((r) => r.corrected);
-		const ids = new Set(items.filter((i) => i.method?.code === kit).map((i) => i.id));
-		const check = checks.find((c) => ids.has(c.itemId) && c.finding.parameter === parameter);
+		const packs = new Set(items.filter((i) => i.method?.code === kit).map((i) => i.id));
+		const retired = packs.size > 0 && [...packs].every((id) => parts.get(id)?.state.retiredAt != null);
+		const check = checks.find((c) => packs.has(c.itemId) && c.finding.parameter === parameter);
 		if (isLaboratory(kit)) {
 			const u = Math.max(1e-6, Math.hypot(admitted, random));
-			return { from: 'laboratory', bias: 0, u, checkedAt: null, corrected: false };
+			return { from: 'laboratory', bias: 0, u, checkedAt: null, corrected: false, retired };
 		}
 		const standard = check?.finding.standards[0];
 		if (!check || !standard) {
-			return { from: 'claim', bias: 0, u: Math.max(1e-6, admitted), checkedAt: null, corrected: false };
+			return {
+				from: 'claim',
+				bias: 0,
+				u: Math.max(1e-6, admitted),
+				checkedAt: null,
+				corrected: false,
+				retired
+			};
 		}
 		return {
 			from: 'standard',
 			bias: corrected ? 0 : standard.bias,
 			u: standard.uBias,
 			checkedAt: check.checkedAt,
-			corrected
+			corrected,
+			retired
 		};
 	};
 }
@@ -255,10 +262,10 @@ export async function readComparison(
 			? { first: errorOf(first, current, before !== null), second: errorOf(second, current, before !== null) }
 			: null;
 	// Who is off is asked of what was read, not of what was put right already.
-	const asked_ = before ?? paired;
+	const judged = before ?? paired;
 	const likelier =
-		errors && asked_ && asked_.verdict.grade === 'differ'
-			? likelierOff({ value: asked_.verdict.difference, u: asked_.verdict.u }, errors.first, errors.second)
+		errors && judged && judged.verdict.grade === 'differ'
+			? likelierOff({ value: judged.verdict.difference, u: judged.verdict.u }, errors.first, errors.second)
 			: null;
 	const checked = errors
 		? ([errors.first, errors.second].filter((e) => e.from === 'standard').length as 0 | 1 | 2)

@@ -72,7 +72,7 @@ describe('a draft', () => {
 		expect(right.outcomes[0]!.verdict).toMatchObject({ grade: 'inside', expectation: { fits: true } });
 		expect(right.slips?.ask).toEqual([]);
 		const swapped = measure(ALK_SYRINGE, { ...reading, readAs: 'used' }, contexts);
-		expect(swapped.outcomes[0]!.verdict).toMatchObject({ grade: 'outside', side: 'low' });
+		expect(swapped.outcomes[0]!.verdict).toMatchObject({ grade: 'far-outside', side: 'low' });
 		expect(swapped.slips?.ask[0]?.kind).toBe('left-for-used');
 	});
 	it('is corrected by the kit’s check, asked about by it, and left alone on a standard', () => {

@@ -162,7 +162,7 @@
 					{#if testable.length > 0}
 						<p class="mt-4">
 							<Action
-								kind="primary"
+								kind={comparison.next === 'go-on' ? 'secondary' : 'primary'}
 								size="large"
 								class="w-full"
 								href="{base}/bench?tests={testable.join(',')}&times=2">Test both on one sample</Action

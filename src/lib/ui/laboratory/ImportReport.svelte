@@ -110,7 +110,7 @@
 		<input
 			type="file"
 			accept=".csv,.tsv,.txt,text/csv,text/plain"
-			class="mb-2 block w-full"
+			class="mb-2 block w-full file:mr-3 file:min-h-11 file:rounded-md file:border-2 file:border-ink file:bg-surface file:px-4 file:font-semibold"
 			onchange={(e) => void open(e)}
 		/>
 	</label>

@@ -16,7 +16,7 @@
 	let { cycle, waterId, startedAt, timeZone, now }: Props = $props();
 
 	const WIDTH = 760;
-	const HEIGHT = 120;
+	const HEIGHT = 128;
 	const LEFT = 8;
 	/** Room for words at the right end. */
 	const RIGHT = 40;
@@ -30,12 +30,12 @@
 			...curveOf(cycle.curves.filter((c) => c.parameter === parameter))
 		})).filter((c) => c.points.length > 0)
 	);
-	const y = (value: number, top: number) => HEIGHT - 14 - (value / top) * (HEIGHT - 34);
+	const y = (value: number, top: number) => HEIGHT - 22 - (value / top) * (HEIGHT - 44);
 	const peakOf = (parameter: (typeof PARTS)[number]) =>
 		parameter === 'nitrate' ? null : (cycle.state[parameter]?.peak ?? null);
 	const zeroOf = (parameter: (typeof PARTS)[number]) =>
 		parameter === 'nitrate' ? null : (cycle.state[parameter]?.firstZeroAt ?? null);
-	const ticks = $derived(Array.from({ length: Math.floor(days / 5) + 1 }, (_, i) => i * 5));
+	const ticks = $derived([1, ...Array.from({ length: Math.floor(days / 5) }, (_, i) => (i + 1) * 5)]);
 </script>
 
 <section aria-labelledby="cycle" class="border-b pb-6">
@@ -62,9 +62,9 @@
 					aria-label="{PARAMETERS[parameter].name} from day 1 to day {cycle.state.day}"
 				>
 					{#each ticks as day (day)}
-						{@const at = x(addDays(startedAt, day))}
-						<line x1={at} x2={at} y1="8" y2={HEIGHT - 14} stroke="var(--line)" />
-						<text x={at} y={HEIGHT - 1} class="tick">{day}</text>
+						{@const at = x(addDays(startedAt, day - 0.65))}
+						<line x1={at} x2={at} y1="8" y2={HEIGHT - 22} stroke="var(--line)" />
+						<text x={at} y={HEIGHT - 4} class="tick">{day}</text>
 					{/each}
 					<line x1={LEFT} x2={WIDTH - RIGHT} y1={y(0, top)} y2={y(0, top)} stroke="var(--line-strong)" />
 					<polyline
@@ -104,7 +104,7 @@
 		{/each}
 	</div>
 	<p class="small mt-1 text-muted">
-		Days since {shortDay(startedAt, timeZone, now)}. {unseenSentence(cycle.state)}
+		Days of the cycle, from {shortDay(startedAt, timeZone, now)}. {unseenSentence(cycle.state)}
 		<a class="link" href="/waters/{waterId}/testing">How many clear days it takes</a>
 	</p>
 </section>

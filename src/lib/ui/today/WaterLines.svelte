@@ -40,7 +40,7 @@
 		<a
 			href="/waters/{line.id}/today"
 			aria-current={line.id === current ? 'page' : undefined}
-			class="grid min-h-11 grid-cols-1 items-baseline gap-x-6 py-2 hover:bg-paper sm:grid-cols-[13rem_minmax(0,1fr)_minmax(0,16rem)]"
+			class="grid min-h-10 grid-cols-1 items-baseline gap-x-6 py-1.5 hover:bg-paper sm:grid-cols-[13rem_minmax(0,1fr)_minmax(0,16rem)]"
 		>
 			<span class="truncate"
 				><strong>{line.name}</strong>{#if line.stage}<span class="small pl-2 text-muted"
@@ -52,7 +52,7 @@
 						class="small pl-2 font-normal text-muted">and {line.others} more</span
 					>{/if}</span
 			>
-			<span class="small truncate text-muted sm:text-right">{dueWords(line)}</span>
+			<span class="small hidden truncate text-muted sm:block sm:text-right">{dueWords(line)}</span>
 		</a>
 	</li>
 {/snippet}
@@ -67,7 +67,7 @@
 	</ul>
 	{#if folded.length > 0}
 		<details>
-			<summary class="link small inline-block min-h-10 py-2">{folded.length} more waters</summary>
+			<summary class="link small inline-block py-2">{folded.length} more waters</summary>
 			<ul class="border-b">
 				{#each folded as line (line.id)}{@render row(line)}{/each}
 			</ul>
