@@ -67,7 +67,8 @@ const withIds = (path: string, water: string, reading: string) =>
 		.replace('[water]', water)
 		.replace('[reading]', reading)
 		.replace('[item]', reading)
-		.replace('[photograph]', reading);
+		.replace('[photograph]', reading)
+		.replace('[happening]', 'death');
 
 const bodyFor = (path: string) =>
 	path.startsWith('/api')
@@ -76,6 +77,8 @@ const bodyFor = (path: string) =>
 
 const FORMS: Readonly<Record<string, readonly string[]>> = {
 	'/waters/[water]/log/[reading]': ['?/correct', '?/keep'],
+	'/waters/[water]/testing': ['?/settings', '?/stage', '?/feed'],
+	'/waters/[water]/profiles': ['?/save', '?/take'],
 	'/waters/[water]/shelf/[item]': ['?/note', '?/check', '?/decide', '?/derive']
 };
 
@@ -139,6 +142,15 @@ describe('every route', () => {
 			}
 		}
 	);
+});
+
+describe('a private calendar address', () => {
+	it('answers one that is not like one that never was', async () => {
+		for (const token of ['x', 'a'.repeat(43), '..%2f..%2fetc']) {
+			const got = await fetch(`${world.origin}/calendar/${token}.ics`);
+			expect(got.status).toBe(404);
+		}
+	});
 });
 
 describe('the JSON endpoint', () => {

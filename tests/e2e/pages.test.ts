@@ -126,7 +126,16 @@ describe('every view', () => {
 		'/shelf/compare?parameter=nitrate',
 		'/shelf/standard',
 		'/methods/alk-syringe/card',
-		'/help?q=alkalinity'
+		'/help?q=alkalinity',
+		'/findings',
+		'/panel/death',
+		'/compare',
+		'/compare?by=reader',
+		'/compare?by=water',
+		'/board',
+		'/testing',
+		'/laboratory',
+		'/profiles'
 	];
 	it.each([
 		['light', DESK],

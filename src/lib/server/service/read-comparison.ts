@@ -224,7 +224,11 @@ export async function readComparison(
 	);
 	const known = (id: string | null) => (id !== null && sides.some((s) => s.id === id) ? id : null);
 	const first = known(asked.first) ?? known(by === 'water' ? water.id : null) ?? sides[0]?.id ?? null;
-	const second = known(asked.second) ?? sides.find((s) => s.id !== first)?.id ?? null;
+	const kindOf = (id: string) => siblings.find((w) => w.id === id)?.kind;
+	const others = sides.filter((s) => s.id !== first);
+	// A bottle of the sea is held against another bottle, a tank against a tank, where there are two.
+	const alike = others.find((s) => by === 'water' && first !== null && kindOf(s.id) === kindOf(first));
+	const second = known(asked.second) ?? (alike ?? others[0])?.id ?? null;
 	const base = { parameter, parameters, by, sides, first, second };
 	const nothing = {
 		paired: null,
