@@ -141,10 +141,23 @@ await main(async () => {
 			await shot('log');
 			await goto('/shelf');
 			await shot('shelf');
-			await goto('/targets');
-			await shot('targets');
 			await goto('/bench');
 			await shot('bench-choose');
+			await goto('/compare?parameter=alkalinity');
+			await shot('compare');
+			await goto('/board');
+			await shot('board');
+		});
+		await visit(DESK, 'light', async ({ page, shot }) => {
+			const href = await page.evaluate(
+				() =>
+					[...document.querySelectorAll('header details a')].find((a) =>
+						a.textContent.includes('Classroom tank')
+					).href
+			);
+			await page.goto(href, { waitUntil: 'networkidle0' });
+			await page.evaluate(() => document.querySelector('#cycle').scrollIntoView({ block: 'start' }));
+			await shot('cycle');
 		});
 		await visit(DESK, 'light', async (walk) => {
 			await titrate(walk);
@@ -166,8 +179,6 @@ await main(async () => {
 			await press('That is its place');
 			await press('Test again instead');
 			await press('Give this test up');
-			await goto('/methods/ca-mg-pair');
-			await shot('method');
 			await goto('/methods/new');
 			await page.type('input[name="name"]', 'Calcium, blue box');
 			await page.select('select[name="worthBy"]', 'table');
@@ -177,11 +188,6 @@ await main(async () => {
 				'5 drops A; swirl 10 s; wait exactly 1 min; titrate with B until blue'
 			);
 			await shot('method-enter');
-		});
-		await visit(PHONE, 'light', async (walk) => {
-			await toInstrument(walk, 'alk-drops');
-			for (let i = 0; i < 21; i++) await walk.page.keyboard.press('Space');
-			await walk.shot('bench-drops-phone');
 		});
 		/** Lays tests out, each with its method. */
 		const FIVE = {

@@ -145,7 +145,7 @@ if (process.argv.includes('--worker')) {
 		...(part === 'all' ? [['calibration.md', reportOf(tables, FIRST_SEED)]] : [])
 	] as const;
 	for (const [file, report] of reports) {
-		if (scale === 1) writeFileSync(join(docs, file!), report!);
+		if (scale === 1) writeFileSync(join(docs, file), report);
 		console.log(report);
 	}
 }

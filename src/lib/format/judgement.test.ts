@@ -272,7 +272,7 @@ describe('comparisons in words', () => {
 	} as const;
 	const said = (
 		change: Partial<Omit<typeof verdict, 'grade'>> & { grade?: 'agree' | 'differ' | 'cannot-tell' }
-	) => comparisonSentence('alkalinity', { verdict: { ...verdict, ...change } as never }, names, 'dkh');
+	) => comparisonSentence('alkalinity', { verdict: { ...verdict, ...change } }, names, 'dkh');
 	it('say which side reads higher, by how much, and whether it matters', () => {
 		expect(said({})).toBe(
 			'They differ: The display reads 0.75 dKH higher than The syringe (difference 0.63 to 0.87). That is more than both can explain.'

@@ -6,7 +6,7 @@ export { repeatWouldTell } from './repeat.ts';
 export { gradeOf, judge, type Grade, type Verdict, type Expectation } from './verdict.ts';
 export { isActedOnEarly, urgencyOf, type Urgency } from './act.ts';
 export { goingOf, type Going } from './going.ts';
-export { runOnOneSide, RUN_TO_TELL, type RunOfSide } from './run-of-side.ts';
+export { runOnOneSide, type RunOfSide } from './run-of-side.ts';
 export {
 	againstReference,
 	baselineOf,

@@ -8,7 +8,7 @@ export interface RunOfSide {
 }
 
 /** One high reading is none; so many in a row are a signal (husbandry convention; by chance one series in eight). */
-export const RUN_TO_TELL = 4;
+const RUN_TO_TELL = 4;
 
 /**
  * The run of last readings on one side of the aim. It is told only when it is long enough and, together, further from

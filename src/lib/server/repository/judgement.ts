@@ -70,19 +70,6 @@ export async function addWaterProfile(
 	await db.insert(waterProfile).values({ ...row, siteId: scope.siteId });
 }
 
-/** The profiles that a water had, newest first. */
-export async function waterProfilesOf(
-	db: Reader,
-	scope: SiteScope,
-	waterId: string
-): Promise<{ profile: ProfileId; fromAt: Instant }[]> {
-	return db
-		.select({ profile: waterProfile.profile, fromAt: waterProfile.fromAt })
-		.from(waterProfile)
-		.where(and(eq(waterProfile.siteId, scope.siteId), eq(waterProfile.waterId, waterId)))
-		.orderBy(desc(waterProfile.fromAt), desc(waterProfile.receivedAt));
-}
-
 export async function addFeed(
 	db: Reader,
 	scope: SiteScope,

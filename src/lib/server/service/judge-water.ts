@@ -26,7 +26,6 @@ import {
 	type Facts,
 	type Finding,
 	type FreeAmmonia,
-	type PanelHappening,
 	type Reference,
 	type RuleId,
 	type StageId

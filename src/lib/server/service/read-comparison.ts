@@ -1,5 +1,4 @@
 import {
-	COMPARED_BY,
 	type ComparedBy,
 	type ComparedReading,
 	type ComparisonAnswer,
@@ -42,9 +41,6 @@ export interface ComparisonAsked {
 	readonly first: string | null;
 	readonly second: string | null;
 }
-
-export const isComparedBy = (text: string | null): text is ComparedBy =>
-	COMPARED_BY.some((by) => by === text);
 
 const isLaboratory = (kit: string) => kit.startsWith('stated-');
 

@@ -19,7 +19,7 @@
 	import BiasChart from './BiasChart.svelte';
 
 	interface Props {
-		water: { readonly id: string; readonly name: string };
+		water: { readonly id: string };
 		comparison: ComparisonAnswer;
 		units: Readonly<Record<ParameterId, UnitId>>;
 		timeZone: string;
@@ -53,7 +53,9 @@
 
 	function pick(event: Event & { currentTarget: HTMLFormElement }): void {
 		const form = new FormData(event.currentTarget);
-		const query = [...form].map(([k, v]) => `${k}=${encodeURIComponent(String(v))}`).join('&');
+		const query = [...form]
+			.map(([k, v]) => `${k}=${encodeURIComponent(typeof v === 'string' ? v : '')}`)
+			.join('&');
 		void goto(`?${query}`, { keepFocus: true, noScroll: true });
 	}
 </script>

@@ -12,7 +12,7 @@
 	import ImportReport from './ImportReport.svelte';
 
 	interface Props {
-		water: { readonly id: string; readonly name: string };
+		water: { readonly id: string };
 		id: string;
 		sent: readonly SentSample[];
 		timeZone: string;

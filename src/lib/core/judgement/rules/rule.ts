@@ -54,7 +54,7 @@ export function findingsOf<Id extends string>(
 		.map((rule) => ({
 			rule: rule.id,
 			strength: rule.strength,
-			facts: Object.fromEntries(rule.when.map(({ fact }) => [fact, facts[fact]])) as Facts
+			facts: Object.fromEntries(rule.when.map(({ fact }) => [fact, facts[fact]]))
 		}))
 		.sort((a, b) => WEIGHT[b.strength] - WEIGHT[a.strength]);
 }
