@@ -56,6 +56,11 @@ const BESIDE_DAYS = 3;
 /** The cycle is told for so long after it was done. */
 const CYCLE_TOLD_DAYS = 60;
 const MINUTES_PER_DAY = 1440;
+/** Where salinity was never read. */
+const USUAL_SALINITY = 35;
+const MOST_SALINITY = 42;
+/** Nitrate that the first animals of a tank may meet, mg/L (husbandry convention). */
+const AFTER_CYCLE_NITRATE = 20;
 
 /** A water with all that is judged of it. */
 export interface JudgedWater {
@@ -259,9 +264,6 @@ function cycleOf(
 		})
 	};
 }
-/** Nitrate that the first animals of a tank may meet, mg/L (husbandry convention). */
-const AFTER_CYCLE_NITRATE = 20;
-
 function openPanels(
 	events: readonly StoredEvent[],
 	results: readonly DatedResult[],
@@ -291,12 +293,14 @@ function freeOf(water: Water, results: readonly DatedResult[], now: Instant): Fr
 		return upper === null ? null : { lower, upper };
 	};
 	const { lower, upper } = boundsOf(total);
-	const salinity = pointOf(lastOf('salinity', LOOK_BACK_DAYS) ?? total)?.value ?? 35;
-	const s = isFresh(water.profile) ? 0 : lastOf('salinity', LOOK_BACK_DAYS) ? Math.min(42, salinity) : 35;
+	const salt = lastOf('salinity', LOOK_BACK_DAYS);
+	const salinity = isFresh(water.profile)
+		? 0
+		: Math.min(MOST_SALINITY, (salt && pointOf(salt)?.value) ?? USUAL_SALINITY);
 	return freeAmmonia(
 		{ lower, upper: upper ?? 2 * lower },
 		bounds(lastOf('ph', BESIDE_DAYS)),
-		s,
+		salinity,
 		bounds(lastOf('temperature', BESIDE_DAYS))
 	);
 }

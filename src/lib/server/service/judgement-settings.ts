@@ -6,7 +6,7 @@ import {
 	type TakeProfile
 } from '$lib/contract/judgement';
 import { bandsIn, PROFILES, stageOf, type Band } from '$lib/core/judgement';
-import { PARAMETERS, type ParameterId } from '$lib/core/quantity';
+import type { ParameterId } from '$lib/core/quantity';
 import { fail, ok, type Result } from '$lib/core/result';
 import { instant } from '$lib/core/time';
 import type { Reader } from '../repository/database.ts';
@@ -120,7 +120,7 @@ export async function takeProfile(
 			const before = new Set((await targetsOf(tx, scope, water.id)).map((t) => t.parameter));
 			const none = { low: null, high: null, aim: null };
 			for (const parameter of before) {
-				if (!judged.has(parameter) && parameter in PARAMETERS) await set(parameter, none, taken.source);
+				if (!judged.has(parameter)) await set(parameter, none, taken.source);
 			}
 		}
 		return ok({ parameters: taken.bands.length });

@@ -34,7 +34,7 @@ export function historyOf(
 
 /** The last estimates, by what they stand on: views of one water ask for the same one after the other. */
 const REMEMBERED = new Map<string, WaterEstimate>();
-const MOST_REMEMBERED = 8;
+const MOST_REMEMBERED = 32;
 /** An estimate for a few minutes ago is one for now. */
 const SAME_NOW_MS = 5 * 60_000;
 

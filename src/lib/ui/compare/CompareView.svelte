@@ -182,7 +182,9 @@
 					</p>
 				{/if}
 				{#if comparison.likelier}
-					<p class="mt-4 font-semibold">{likelierSentence(comparison.likelier, names)}</p>
+					<p class="mt-4 font-semibold">
+						{comparison.asRead ? 'As first read: ' : ''}{likelierSentence(comparison.likelier, names)}
+					</p>
 				{/if}
 				{#if comparison.errors}
 					<ul class="small figures mt-2">

@@ -51,7 +51,7 @@
 					<strong>{PARAMETERS[parameter].name}</strong>
 					<span class="small text-muted"
 						>{parameter === 'nitrate'
-							? 'read beside, in mg/L'
+							? 'The card counts nitrite too: believe it once nitrite is clear.'
 							: trackSentence(cycle.state[parameter], timeZone, now, parameter)}</span
 					>
 				</figcaption>

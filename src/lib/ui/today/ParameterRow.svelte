@@ -71,6 +71,10 @@
 					? `, by itself ${gradeWords(row.single.grade, row.single.side).toLowerCase()}`
 					: ''}</span
 			>
+			{#if row.atS35 && Math.abs(row.atS35.salinity - 35) > 0.3}
+				{@const same = inUnit(row.parameter, row.atS35.value, row.atS35.u, unit)}
+				<span class="figures block text-muted">At S = 35 it would be {same.value} ± {same.plusMinus}</span>
+			{/if}
 			<button
 				type="button"
 				class="link"
@@ -78,10 +82,6 @@
 				aria-controls="why-{row.parameter}"
 				onclick={() => (why = !why)}>Why<span class="visually-hidden">, for {definition.name}</span></button
 			>
-			{#if row.atS35 && Math.abs(row.atS35.salinity - 35) > 0.3}
-				{@const same = inUnit(row.parameter, row.atS35.value, row.atS35.u, unit)}
-				<span class="figures block text-muted">At S = 35 it would be {same.value} ± {same.plusMinus}</span>
-			{/if}
 		</p>
 	{:else}
 		{@const head = headlineOf(last, unit)}

@@ -6,6 +6,7 @@ import type { PageServerLoad } from './$types';
 export const load = (async ({ locals, params, url }) => {
 	const open = await locals.openWater(params.water);
 	if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
+	await locals.services.collectAnswers(open.scope);
 	const asked = url.searchParams.get('what') ?? '';
 	const what: ParameterId | 'events' | null = isParameterId(asked) || asked === 'events' ? asked : null;
 	const everywhere = url.searchParams.get('waters') === 'all';

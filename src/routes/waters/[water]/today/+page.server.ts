@@ -7,6 +7,7 @@ export const load = (async ({ locals, params }) => {
 	const open = await locals.openWater(params.water);
 	if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
 	const { services } = locals;
+	await services.collectAnswers(open.scope);
 	const [today, lately, lines] = await Promise.all([
 		services.readToday(open.scope, open.water),
 		services.readRecentEvents(open.scope, open.water.id, LATELY),
