@@ -1,5 +1,7 @@
+import * as carbonate from './adapters/carbonate.ts';
 import * as comparator from './adapters/comparator.ts';
 import * as methods from './adapters/compare-methods.ts';
+import * as correction from './adapters/correction.ts';
 import { inspectBand } from './adapters/judgement.ts';
 import { checkOnStandard } from './adapters/kit-check.ts';
 import * as salinity from './adapters/salinity.ts';
@@ -33,6 +35,32 @@ export const OPERATIONS: Readonly<Record<string, Operation>> = {
 	salinity_from_sg: salinity.salinityFromSg,
 	sg_from_salinity: salinity.sgFromSalinity,
 	standard_check: checkOnStandard,
+	addition_closed: carbonate.addition,
+	equilibrium_constants: carbonate.constants,
+	pH_scale: carbonate.scales,
+	speciation_alk_DIC: carbonate.fromDic,
+	speciation_alk_pCO2: carbonate.fromAir,
+	speciation_alk_pH: carbonate.fromPh,
+	blend: correction.blending,
+	calcification: correction.calcification,
+	continuous_change: correction.continuousChange,
+	continuous_volume_for_target: correction.continuousVolume,
+	dose_effect: correction.doseEffect,
+	dose_mass: correction.doseMass,
+	effective_volume: correction.effectiveVolume,
+	evaporated_volume: correction.evaporatedVolume,
+	fraction_for_target: correction.fractionForTarget,
+	limewater: correction.limewater,
+	lower_salinity: correction.lowerSalinity,
+	magnesium_salt_split: correction.magnesiumSplit,
+	number_of_changes: correction.numberOfChanges,
+	raise_salinity: correction.raiseSalinity,
+	salt_residue: correction.residue,
+	serial_changes: correction.serialChanges,
+	serial_steady_state: correction.steadyState,
+	single_change: correction.singleChange,
+	split_over_days: correction.splitOverDays,
+	stock_volume: correction.stockVolume,
 	against_prediction: methods.prediction,
 	bland_altman: methods.series,
 	compare_pair: methods.pair,

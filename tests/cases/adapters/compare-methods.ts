@@ -1,16 +1,7 @@
 import { againstInterval, blandAltman, comparePair } from '../../../src/lib/core/comparison/index.ts';
 import { judge } from '../../../src/lib/core/judgement/index.ts';
-import { refused, values, type Given, type Operation, type Outcome } from '../shape.ts';
-
-/** What the core refuses is a refusal of the case. */
-function tried(act: () => Outcome): Outcome {
-	try {
-		return act();
-	} catch (error) {
-		if (error instanceof RangeError) return refused(error.message);
-		throw error;
-	}
-}
+import { values, type Given, type Operation } from '../shape.ts';
+import { tried } from './tried.ts';
 
 const side = (given: Given, n: 1 | 2) => ({
 	value: given.number(`x${n}`),

@@ -8,7 +8,7 @@ function ionicStrength(salinity: number): number {
 }
 
 /** Dissociation of HSO₄⁻, mol/kg, free scale. @see Dickson (1990), J. Chem. Thermodyn. 22, 113 */
-function bisulphate(salinity: number, temperatureC: number): number {
+export function bisulphate(salinity: number, temperatureC: number): number {
 	const T = temperatureC + KELVIN;
 	const I = ionicStrength(salinity);
 	return Math.exp(
@@ -24,15 +24,23 @@ function bisulphate(salinity: number, temperatureC: number): number {
 }
 
 /** Dissociation of HF, mol/kg, free scale. @see Dickson & Riley (1979), Marine Chemistry 7, 89 */
-function hydrofluoric(salinity: number, temperatureC: number): number {
+export function hydrofluoric(salinity: number, temperatureC: number): number {
 	const T = temperatureC + KELVIN;
 	return Math.exp(
 		1590.2 / T - 12.641 + 1.525 * Math.sqrt(ionicStrength(salinity)) + Math.log(1 - 0.001005 * salinity)
 	);
 }
 
+/** @throws {RangeError} where no constant of sea water holds */
+export function ionicRange(salinity: number, temperatureC: number): void {
+	if (!(salinity >= 5 && salinity <= 50)) throw new RangeError(`salinity ${salinity} is outside 5 to 50`);
+	if (!(temperatureC >= -2 && temperatureC <= 45)) {
+		throw new RangeError(`temperature ${temperatureC} °C is outside −2 to 45`);
+	}
+}
+
 /** log₁₀ of [H⁺] on the sea-water scale over [H⁺] on the total scale: 0.0097 at S = 35, 25 °C. */
-function seawaterOverTotal(salinity: number, temperatureC: number): number {
+export function seawaterOverTotal(salinity: number, temperatureC: number): number {
 	const share = salinity / REFERENCE_SALINITY;
 	const sulphate = (SULPHATE_MOL_PER_KG * share) / bisulphate(salinity, temperatureC);
 	const fluoride = (FLUORIDE_MOL_PER_KG * share) / hydrofluoric(salinity, temperatureC);
@@ -91,4 +99,25 @@ export function pkAmmonium(salinity: number, temperatureC: number): number {
  */
 export function freeAmmoniaShare(phTotal: number, salinity: number, temperatureC: number): number {
 	return 1 / (1 + 10 ** (pkAmmonium(salinity, temperatureC) - phTotal));
+}
+
+/** One acidity on the scales in use. */
+export interface AcidityScales {
+	readonly total: number;
+	readonly seawater: number;
+	readonly free: number;
+	/** By an electrode set on NBS buffers; u ≈ 0.03. */
+	readonly nbs: number;
+}
+
+/** pH on every scale, from the total scale. @param salinity 5 to 50 @example acidityScales(8.1, 35, 25).nbs // 8.2370 */
+export function acidityScales(phTotal: number, salinity: number, temperatureC: number): AcidityScales {
+	const share = salinity / REFERENCE_SALINITY;
+	const sulphate = (SULPHATE_MOL_PER_KG * share) / bisulphate(salinity, temperatureC);
+	return {
+		total: phTotal,
+		seawater: phTotal - seawaterOverTotal(salinity, temperatureC),
+		free: phTotal + Math.log10(1 + sulphate),
+		nbs: phTotal - totalFromNbs(0, salinity, temperatureC)
+	};
 }

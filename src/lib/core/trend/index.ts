@@ -20,7 +20,12 @@ export {
 	type WaterEstimate
 } from './water-estimate.ts';
 export { daysUntilOutside } from './leaving.ts';
-export { checkStoichiometry, type StoichiometryCheck } from './stoichiometry.ts';
+export {
+	CALCIUM_PER_DKH,
+	checkStoichiometry,
+	MAGNESIUM_PER_DKH,
+	type StoichiometryCheck
+} from './stoichiometry.ts';
 export {
 	adjointOf,
 	carried,
