@@ -197,6 +197,11 @@ describe('matters in words', () => {
 			single: false
 		} as const;
 		expect(urgencySentence(matter)).toMatch(/harms within days/);
+		const edge = judge(36, 0.3, { low: 34, high: 36, aim: 35 }, null);
+		expect(urgencySentence({ ...matter, verdict: edge })).toMatch(/act as if it were outside/);
+		expect(urgencySentence({ ...matter, verdict: edge, parameter: 'calcium' })).toMatch(
+			/Another test narrows it/
+		);
 		expect(gradeWords('far-outside', 'high')).toBe('Far outside, high');
 	});
 });

@@ -45,10 +45,13 @@ export function urgencySentence({
 	const way =
 		going === 'better' ? ' It is getting better.' : going === 'worse' ? ' It is getting worse.' : '';
 	const from = single ? ' By one reading alone.' : '';
+	const early = isActedOnEarly(parameter, false) || parameter === 'nitrite';
+	if (grade === 'cannot-tell' && urgency === 'act' && early) {
+		return `The readings cannot tell whether it is inside, and this one harms within days: test again at once, and act as if it were outside.${way}${from}`;
+	}
 	if (grade === 'cannot-tell') {
 		return `The readings cannot tell whether it is inside. Another test narrows it.${way}${from}`;
 	}
-	const early = isActedOnEarly(parameter, false) || parameter === 'nitrite';
 	const act =
 		urgency === 'act'
 			? early

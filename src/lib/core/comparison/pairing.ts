@@ -11,9 +11,9 @@ export interface ComparableReading extends Read {
 	readonly reader: string;
 }
 
-export interface Pair {
-	readonly first: ComparableReading;
-	readonly second: ComparableReading;
+export interface Pair<R extends ComparableReading = ComparableReading> {
+	readonly first: R;
+	readonly second: R;
 }
 
 /** Two samples drawn further apart are not the same water any more. */
@@ -25,10 +25,10 @@ const ONE_SAMPLE_MS = 20 * 60_000;
  * Pairs readings of two kinds that are of the same sample, or of samples drawn within two hours; each reading is in one
  * pair at most, the nearest ones first.
  */
-export function pairsOf(
-	first: readonly ComparableReading[],
-	second: readonly ComparableReading[]
-): readonly Pair[] {
+export function pairsOf<R extends ComparableReading>(
+	first: readonly R[],
+	second: readonly R[]
+): readonly Pair<R>[] {
 	const candidates = first.flatMap((a) =>
 		second.flatMap((b) => {
 			const apart = a.sampleId === b.sampleId ? 0 : Math.abs(a.drawnAt - b.drawnAt);
@@ -37,7 +37,7 @@ export function pairsOf(
 	);
 	candidates.sort((x, y) => x.apart - y.apart || x.first.drawnAt - y.first.drawnAt);
 	const taken = new Set<string>();
-	const pairs: Pair[] = [];
+	const pairs: Pair<R>[] = [];
 	for (const { first: a, second: b } of candidates) {
 		if (taken.has(a.id) || taken.has(b.id)) continue;
 		taken.add(a.id).add(b.id);

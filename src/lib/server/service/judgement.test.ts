@@ -107,6 +107,16 @@ describe('what a water asks for', () => {
 		expect(judged({ rows: [salty], water: { ...reef, hasAnimals: false } })[0]!.danger).toBe(false);
 		expect(judged({ rows: [row('calcium', 380, [410, 450], 5)] })[0]!.danger).toBe(false);
 	});
+	it('is a danger while it is only possible, unless the instrument can never tell', () => {
+		const edge = (u: number) => judged({ rows: [row('salinity', 36, [34, 36], u)] })[0]!;
+		expect(edge(0.3)).toMatchObject({ kind: 'verdict', danger: true, verdict: { grade: 'cannot-tell' } });
+		expect(edge(0.7).danger).toBe(false);
+		const old = {
+			...row('salinity', 38, [34, 36], 0.4),
+			last: { at: addDays(now, -90), result: {} as never }
+		};
+		expect(judged({ rows: [old] })).toMatchObject([{ danger: true }]);
+	});
 	it('says why a value is off instead of that it is', () => {
 		const low = row('calcium', 390, [410, 450], 5);
 		const finding = { rule: 'calcium-below-by-salinity', strength: 'strong', facts: {} } as const;

@@ -53,14 +53,11 @@ function verdicts({ water, now, rows, findings }: Judged): MatterToday[] {
 		const early = isActedOnEarly(parameter, fresh);
 		// In a tank that cycles, ammonia and nitrite are followed by the cycle.
 		const cycles = water.profile === 'cycling' && (parameter === 'ammonia' || parameter === 'nitrite');
-		if (
-			verdict &&
-			weight > 0 &&
-			!told.has(parameter) &&
-			!cycles &&
-			row.last.at >= addDays(now, -VERDICT_DAYS)
-		) {
-			const danger = urgency === 'act' && early && water.hasAnimals && verdict.grade !== 'cannot-tell';
+		// What an instrument can never tell is no alarm for ever; all else that may harm is told while it is only possible.
+		const open = verdict?.grade !== 'cannot-tell' || verdict.probabilities?.resolves === true;
+		const danger = weight > 0 && urgency === 'act' && early && water.hasAnimals && open;
+		const lately = danger || row.last.at >= addDays(now, -VERDICT_DAYS);
+		if (verdict && weight > 0 && !told.has(parameter) && !cycles && lately) {
 			found.push({
 				kind: 'verdict',
 				parameter,

@@ -70,7 +70,7 @@ function counted(
 		.sort((a, b) => b.readings - a.readings || a.name.localeCompare(b.name));
 }
 
-function pairedOf(pairs: readonly Pair[], parameter: ParameterId): PairedComparison | null {
+function pairedOf(pairs: readonly Pair<ComparableRow>[], parameter: ParameterId): PairedComparison | null {
 	if (pairs.length === 0) return null;
 	const level = pairs.reduce((sum, p) => sum + p.first.value + p.second.value, 0) / (2 * pairs.length);
 	const matters = differenceThatMatters(parameter, level);
@@ -88,8 +88,8 @@ function pairedOf(pairs: readonly Pair[], parameter: ParameterId): PairedCompari
 					)
 				: null,
 		pairs: pairs.map(({ first, second }) => ({
-			first: told(first as ComparableRow & typeof first),
-			second: told(second as ComparableRow & typeof second),
+			first: told(first),
+			second: told(second),
 			sameSample: first.sampleId === second.sampleId
 		}))
 	};
@@ -246,12 +246,12 @@ export async function readComparison(
 			waters: watersCompared(current, parameter, first, second, salinityOf, kitName)
 		};
 	}
-	const of = (rows: readonly ComparableRow[], id: string) => rows.filter((r) => side(r) === id);
+	// Two readers of one kit err alike with it: what is common falls out of their difference.
+	const of = (rows: readonly ComparableRow[], id: string) =>
+		rows.filter((r) => side(r) === id).map((r) => (by === 'reader' ? { ...r, uCommon: 0 } : r));
 	const pairs = pairsOf(of(current, first), of(current, second));
 	const paired = pairedOf(pairs, parameter);
-	const before = pairs.some(
-		(p) => (p.first as ComparableRow).corrected || (p.second as ComparableRow).corrected
-	)
+	const before = pairs.some((p) => p.first.corrected || p.second.corrected)
 		? pairedOf(pairsOf(of(asRead, first), of(asRead, second)), parameter)
 		: null;
 	const found = confounds(pairs, by);
