@@ -48,6 +48,8 @@ export interface PairedComparison {
 	/** Null below three pairs. */
 	readonly limits: BlandAltman | null;
 	readonly pairs: readonly ComparedPair[];
+	/** The newest sample that both were read on, by itself, where there are several; repeats together. */
+	readonly lastSample: { readonly at: Instant; readonly verdict: TwoMethodVerdict } | null;
 }
 
 /** Two waters by one kit, or each against the sea. */

@@ -22,7 +22,14 @@ export { blandAltman, PAIRS_TO_TELL, type BlandAltman, type LimitOfAgreement } f
 export { againstInterval, comparePair, type PairComparison, type Side } from './compare-pair.ts';
 export { likelierOff, type LikelierOff, type OwnError } from './likelier-off.ts';
 export { differenceThatMatters } from './matters.ts';
-export { confounds, pairsOf, type ComparableReading, type Confound, type Pair } from './pairing.ts';
+export {
+	confounds,
+	occasionsOf,
+	pairsOf,
+	type ComparableReading,
+	type Confound,
+	type Pair
+} from './pairing.ts';
 export {
 	compareOnce,
 	compareOverTime,

@@ -46,6 +46,37 @@ export function pairsOf<R extends ComparableReading>(
 	return pairs.sort((x, y) => x.first.drawnAt - y.first.drawnAt);
 }
 
+/** Repeats of one sample by each of the two, and what they say together. */
+export interface Occasion<R extends ComparableReading = ComparableReading> {
+	readonly pairs: readonly Pair<R>[];
+	readonly first: Read;
+	readonly second: Read;
+}
+
+function together(reads: readonly Read[]): Read {
+	const n = reads.length;
+	const mean = (of: (r: Read) => number) => reads.reduce((sum, r) => sum + of(r), 0) / n;
+	return {
+		value: mean((r) => r.value),
+		uRandom: Math.sqrt(mean((r) => r.uRandom ** 2) / n),
+		uCommon: mean((r) => r.uCommon)
+	};
+}
+
+/** Pairs of one sample are repeats, not occasions of their own: each sample counts once, by the means of its repeats. */
+export function occasionsOf<R extends ComparableReading>(pairs: readonly Pair<R>[]): readonly Occasion<R>[] {
+	const bySample = new Map<string, Pair<R>[]>();
+	for (const pair of pairs) {
+		const key = `${pair.first.sampleId}/${pair.second.sampleId}`;
+		bySample.set(key, [...(bySample.get(key) ?? []), pair]);
+	}
+	return [...bySample.values()].map((own) => ({
+		pairs: own,
+		first: together(own.map((p) => p.first)),
+		second: together(own.map((p) => p.second))
+	}));
+}
+
 /** What changes together with the thing compared, so that nobody can tell which of them makes the difference. */
 export type Confound = 'kit' | 'reader' | 'sample';
 

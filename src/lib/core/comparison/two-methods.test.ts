@@ -12,6 +12,7 @@ import {
 	differenceThatMatters,
 	likelierOff,
 	nextStepFor,
+	occasionsOf,
 	pairsOf,
 	type ComparableReading,
 	type ComparisonState
@@ -178,6 +179,22 @@ describe('pairing', () => {
 			[reading('x', 9, { sampleId: 's' }), reading('y', 0.1)]
 		);
 		expect(found.map((p) => p.second.id)).toEqual(['x']);
+	});
+	it('counts repeats of one sample as one occasion', () => {
+		const repeats = pairsOf(
+			[reading('a', 0, { sampleId: 's', value: 8.2 }), reading('b', 0.1, { sampleId: 's', value: 8.4 })],
+			[
+				reading('x', 0.2, { sampleId: 's', value: 8 }),
+				reading('y', 0.3, { sampleId: 's', value: 8.2 }),
+				reading('z', 40)
+			]
+		);
+		const [occasion, ...others] = occasionsOf(repeats);
+		expect(others).toEqual([]);
+		expect(occasion!.first.value).toBeCloseTo(8.3, 9);
+		// Chance is averaged down, what is common to the kit is not.
+		expect(occasion!.first.uRandom).toBeCloseTo(0.12 / Math.SQRT2, 9);
+		expect(occasion!.first.uCommon).toBeCloseTo(0.1, 9);
 	});
 	it('tells what changes together', () => {
 		const both = pairsOf(

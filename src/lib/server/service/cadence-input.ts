@@ -2,10 +2,12 @@ import type { JudgementSettings } from '$lib/contract/judgement';
 import { handsSecondsOf } from '$lib/core/bench';
 import {
 	acceptedChance,
+	dueTests,
 	longestDays,
 	outlookOf,
 	shortestDays,
 	type CadenceInput,
+	type DueTest,
 	type Outlook
 } from '$lib/core/judgement';
 import { stepsFor, type Method } from '$lib/core/method';
@@ -42,6 +44,12 @@ function priceOf(items: readonly ShelfItem[], code: string): number | null {
 
 function handsMinutesOf(method: Method): number {
 	return stepsFor(method, 'full').reduce((sum, step) => sum + handsSecondsOf(step), 0) / 60;
+}
+
+/** The tests that are due in a water: a barrel, a tap or a bottle is tested when there is a reason, not by the calendar. */
+export function testsDue(water: Pick<Water, 'kind'>, input: CadenceInput): readonly DueTest[] {
+	const tests = dueTests(input);
+	return water.kind === 'tank' ? tests : tests.filter((t) => t.why.kind === 'doubt');
 }
 
 /** A phosphate medium runs at present. */

@@ -6,7 +6,6 @@ import {
 	againstReference,
 	baselineOf,
 	cycleReadingOf,
-	dueTests,
 	factsOf,
 	findingsOf,
 	followCycle,
@@ -42,7 +41,7 @@ import { resultsSince, type DatedResult } from '../repository/result.ts';
 import type { SiteScope } from '../repository/scope.ts';
 import { shelfItems, type ShelfItem } from '../repository/shelf.ts';
 import { targetsOf, type DatedBand, type Water } from '../repository/water.ts';
-import { cadenceInput, mediumRuns } from './cadence-input.ts';
+import { cadenceInput, mediumRuns, testsDue } from './cadence-input.ts';
 import type { Deps } from './deps.ts';
 import { judgementSettings } from './judgement-settings.ts';
 import { bandAt, ESTIMATE_LOOK_BACK_DAYS, isLine, plainBand, waterEstimate } from './water-history.ts';
@@ -345,7 +344,7 @@ export async function judgeWater(deps: Deps, scope: SiteScope, water: Water): Pr
 		findings: findingsOf(RULES, facts, new Set(settings.rulesOff)),
 		free: freeOf(water, results, now),
 		panels: openPanels(events, results, new Set(cadence.usual), now),
-		due: dueTests(cadence),
+		due: testsDue(water, cadence),
 		lastReadAt
 	};
 }

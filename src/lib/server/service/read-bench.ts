@@ -1,6 +1,5 @@
 import type { BenchAnswer, BenchContext, KnownBefore } from '$lib/contract/bench';
 import type { ShelfHabits } from '$lib/contract/shelf-view';
-import { dueTests } from '$lib/core/judgement';
 import { parametersOf } from '$lib/core/method';
 import { learnedPriors } from '$lib/core/plausibility';
 import { PARAMETER_IDS, type ParameterId } from '$lib/core/quantity';
@@ -16,7 +15,7 @@ import { lastUseOf, practisedBy } from '../repository/test.ts';
 import { targetsOf, type Water } from '../repository/water.ts';
 import type { Deps } from './deps.ts';
 import { benchShelf } from './bench-shelf.ts';
-import { cadenceInput } from './cadence-input.ts';
+import { cadenceInput, testsDue } from './cadence-input.ts';
 import { judgementSettings } from './judgement-settings.ts';
 import { readSessions } from './save-session.ts';
 import { bandAt, ESTIMATE_LOOK_BACK_DAYS, waterEstimate, plainBand } from './water-history.ts';
@@ -98,7 +97,7 @@ export async function readBench(
 	});
 	return {
 		waterName: water.name,
-		due: dueTests(cadence),
+		due: testsDue(water, cadence),
 		cadence,
 		sessions,
 		offers,

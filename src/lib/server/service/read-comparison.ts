@@ -15,6 +15,7 @@ import {
 	differenceThatMatters,
 	likelierOff,
 	nextStepFor,
+	occasionsOf,
 	pairsOf,
 	type Pair
 } from '$lib/core/comparison';
@@ -74,17 +75,22 @@ function pairedOf(pairs: readonly Pair<ComparableRow>[], parameter: ParameterId)
 	if (pairs.length === 0) return null;
 	const level = pairs.reduce((sum, p) => sum + p.first.value + p.second.value, 0) / (2 * pairs.length);
 	const matters = differenceThatMatters(parameter, level);
+	const occasions = occasionsOf(pairs);
+	const last = occasions.at(-1)!;
+	// One sample says nothing over time; there the kits' own errors count as well.
+	const onLast = compareOnce(
+		last.pairs.map((p) => p.first),
+		last.pairs.map((p) => p.second),
+		matters
+	);
 	return {
-		// One sample says nothing over time; there the kits' own errors count as well.
-		verdict:
-			pairs.length === 1
-				? compareOnce([pairs[0]!.first], [pairs[0]!.second], matters)
-				: compareOverTime(pairs, matters),
+		verdict: occasions.length === 1 ? onLast : compareOverTime(occasions, matters),
+		lastSample: occasions.length === 1 ? null : { at: last.pairs[0]!.first.drawnAt, verdict: onLast },
 		limits:
-			pairs.length >= 3
+			occasions.length >= 3
 				? blandAltman(
-						pairs.map((p) => p.first.value),
-						pairs.map((p) => p.second.value)
+						occasions.map((o) => o.first.value),
+						occasions.map((o) => o.second.value)
 					)
 				: null,
 		pairs: pairs.map(({ first, second }) => ({

@@ -28,7 +28,7 @@ export async function readOverview(
 			const judged = await judgeWater(deps, scope, water);
 			const matters = await withMatters(deps, scope, judged);
 			const { shown } = pressing(matters);
-			const due = water.kind === 'tank' ? judged.due.filter((d) => isDue(d, endOfDay)) : [];
+			const due = judged.due.filter((d) => isDue(d, endOfDay));
 			lines.push({
 				id,
 				name: water.name,

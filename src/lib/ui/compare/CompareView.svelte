@@ -142,6 +142,12 @@
 				<p class="figures mt-1 text-2xl leading-snug font-semibold">
 					{comparisonSentence(parameter, paired, names, unit)}
 				</p>
+				{#if paired.lastSample}
+					<p class="figures mt-3 max-w-[44rem]">
+						<strong>On the last sample, {shortDay(paired.lastSample.at, timeZone, now)}.</strong>
+						{comparisonSentence(parameter, paired.lastSample, names, unit)}
+					</p>
+				{/if}
 				{#if comparison.asRead}
 					<p class="mt-3 max-w-[44rem]">
 						{#if asRead}
