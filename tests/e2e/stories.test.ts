@@ -325,7 +325,7 @@ describe('the laboratory', () => {
 		await me.page.select('select[aria-label="What Found holds"]', 'value');
 		await me.sees('2 values to keep');
 		await me.sees(/Line 2: what was measured is not known here \(“Moonlight”\)/);
-		await me.page.$eval('input[maxlength="200"]', (e) => (e).focus());
+		await me.page.$eval('input[maxlength="200"]', (e) => e.focus());
 		await me.page.keyboard.type('harbour laboratory');
 		await me.press('Keep these values');
 		await me.sees('2 values are kept.');

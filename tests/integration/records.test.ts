@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
 import mysql from 'mysql2/promise';
 import type { ShelfHabits } from '../../src/lib/contract/shelf-view.ts';
+import { STAGES } from '../../src/lib/core/judgement/index.ts';
 import { SHIPPED_METHODS } from '../../src/lib/core/method/index.ts';
 import { USUAL_PRIORS } from '../../src/lib/core/plausibility/index.ts';
 import { addDays, instant } from '../../src/lib/core/time/index.ts';
@@ -291,11 +292,16 @@ describe('what the views are given', () => {
 	it('begins empty, and says nothing that it does not know', async () => {
 		const { scope, water } = await world.site('empty');
 		expect(await world.services.readToday(scope, water)).toEqual({
+			shown: [],
+			folded: [],
+			due: [],
+			// Four hundred days old and never tested.
+			stage: 'neglected',
+			advice: STAGES.neglected.advice,
+			cycle: null,
+			lastSession: null,
 			rows: [],
-			untested: [],
-			doubts: [],
-			moves: [],
-			departure: null
+			untested: []
 		});
 		expect((await world.services.readTrends(scope, water)).rows).toEqual([]);
 		expect(

@@ -118,14 +118,20 @@
 			/>
 		</div>
 		{#each PARAMETER_IDS as p (p)}
-			<fieldset class="mt-4 border-t pt-3">
-				<legend class="float-left mr-4 w-full font-semibold sm:w-40">{PARAMETERS[p].name}</legend>
+			<div
+				role="group"
+				aria-labelledby="bands-{p}"
+				class="mt-4 grid gap-x-6 gap-y-2 border-t pt-3 sm:grid-cols-[10rem_minmax(0,1fr)]"
+			>
+				<h3 id="bands-{p}" class="text-base font-semibold">
+					{PARAMETERS[p].name}
+					{#if p !== 'ph'}<span class="small font-normal text-muted">{UNITS[units[p]].symbol}</span>{/if}
+				</h3>
 				<div class="grid grid-cols-3 gap-3">
 					{#each [['low', 'From'], ['high', 'To'], ['aim', 'Aim']] as const as [side, label] (side)}
 						<Field
 							name="{p}.{side}"
 							{label}
-							unit={p === 'ph' ? '' : UNITS[units[p]].symbol}
 							inputmode="decimal"
 							aria-label="{PARAMETERS[p].name}, {label.toLowerCase()}"
 							value={shown(p, side)}
@@ -133,7 +139,7 @@
 						/>
 					{/each}
 				</div>
-			</fieldset>
+			</div>
 		{/each}
 		<div class="mt-6 flex gap-4">
 			<Action kind="primary" type="submit" size="large">Keep the profile</Action>

@@ -178,9 +178,11 @@
 			</p>
 		{/if}
 		<p class="small mt-3 flex flex-wrap gap-x-6">
-			<a class="link" href="{base}/targets">Targets of this water</a>
-			<a class="link" href="{base}/findings">What the rules find</a>
-			<a class="link" href="{base}/compare">Compare two methods, readers or waters</a>
+			<a class="link flex min-h-8 items-center" href="{base}/targets">Targets of this water</a>
+			<a class="link flex min-h-8 items-center" href="{base}/findings">What the rules find</a>
+			<a class="link flex min-h-8 items-center" href="{base}/compare"
+				>Compare two methods, readers or waters</a
+			>
 		</p>
 	</section>
 </main>
