@@ -87,7 +87,7 @@
 <style>
 	.cells {
 		display: grid;
-		grid-template-columns: repeat(auto-fill, minmax(11rem, 1fr));
+		grid-template-columns: repeat(auto-fill, minmax(min(11rem, 45%), 1fr));
 		gap: 1rem 0.75rem;
 	}
 </style>

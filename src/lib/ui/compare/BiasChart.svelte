@@ -12,7 +12,8 @@
 	}
 	let { parameter, paired, names, unit }: Props = $props();
 
-	const WIDTH = 720;
+	/** As wide as its place, so that its words keep their size on a phone. */
+	let width = $state(720);
 	const HEIGHT = 330;
 	const LEFT = 56;
 	const BOTTOM = 44;
@@ -41,7 +42,7 @@
 		biasChart(
 			paired.pairs.map((p) => ({ first: to(p.first.value), second: to(p.second.value) })),
 			limits,
-			{ width: WIDTH, height: HEIGHT, left: LEFT, bottom: BOTTOM }
+			{ width, height: HEIGHT, left: LEFT, bottom: BOTTOM }
 		)
 	);
 	const symbol = $derived(unit === 'ph' ? '' : UNITS[unit].symbol);
@@ -50,22 +51,22 @@
 	);
 </script>
 
-<figure>
+<figure bind:clientWidth={width}>
 	<figcaption class="small text-muted">
 		{names.first} less {names.second}, against the mean of both{symbol ? `, ${symbol}` : ''}
 	</figcaption>
-	<svg viewBox="0 0 {WIDTH} {HEIGHT}" class="mt-2 w-full" role="img" aria-label={words}>
+	<svg viewBox="0 0 {width} {HEIGHT}" class="mt-2 w-full" role="img" aria-label={words}>
 		{#if limits}
 			<rect
 				x={LEFT}
-				width={WIDTH - LEFT}
+				width={width - LEFT}
 				y={drawn.yOf(limits.high.value)}
 				height={Math.max(0, drawn.yOf(limits.low.value) - drawn.yOf(limits.high.value))}
 				fill="var(--slot)"
 			/>
 			<rect
 				x={LEFT}
-				width={WIDTH - LEFT}
+				width={width - LEFT}
 				y={drawn.yOf(limits.biasHigh)}
 				height={Math.max(1, drawn.yOf(limits.biasLow) - drawn.yOf(limits.biasHigh))}
 				fill="var(--lens)"
@@ -87,17 +88,17 @@
 		{/each}
 		<line
 			x1={LEFT}
-			x2={WIDTH}
+			x2={width}
 			y1={drawn.yOf(0)}
 			y2={drawn.yOf(0)}
 			stroke="var(--ink)"
 			stroke-dasharray="2 4"
 		/>
-		<text x={WIDTH - 4} y={drawn.yOf(0) - 6} class="tick end">no difference</text>
+		<text x={width - 4} y={drawn.yOf(0) - 6} class="tick end">no difference</text>
 		{#if limits}
 			<line
 				x1={LEFT}
-				x2={WIDTH}
+				x2={width}
 				y1={drawn.yOf(limits.bias)}
 				y2={drawn.yOf(limits.bias)}
 				stroke="var(--ink)"
@@ -105,11 +106,11 @@
 			/>
 		{/if}
 		<line x1={LEFT} x2={LEFT} y1="0" y2={HEIGHT - BOTTOM} stroke="var(--line-strong)" />
-		<line x1={LEFT} x2={WIDTH} y1={HEIGHT - BOTTOM} y2={HEIGHT - BOTTOM} stroke="var(--line-strong)" />
+		<line x1={LEFT} x2={width} y1={HEIGHT - BOTTOM} y2={HEIGHT - BOTTOM} stroke="var(--line-strong)" />
 		{#each drawn.points as point, i (i)}
 			<circle cx={point.x} cy={point.y} r="5" fill="var(--ink)" />
 		{/each}
-		<text x={(LEFT + WIDTH) / 2} y={HEIGHT - 4} class="tick middle"
+		<text x={(LEFT + width) / 2} y={HEIGHT - 4} class="tick middle"
 			>mean of both{symbol ? `, ${symbol}` : ''}</text
 		>
 	</svg>

@@ -18,8 +18,11 @@
 
 	const missing = $derived(panel.tests.filter((t) => t.since === null));
 	const OUTCOMES = ['low', 'inside', 'high'] as const;
-	/** Where nothing is wanted at all, "low" says what none found means. */
-	const LABELS = { low: 'Low, or none', inside: 'As it should be', high: 'High' } as const;
+	const LABELS = { low: 'Low', inside: 'As it should be', high: 'High' } as const;
+	const NUTRIENTS: readonly ParameterId[] = ['nitrate', 'phosphate'];
+	/** Of what may be there in traces only, the low outcome is that none was found. */
+	const labelOf = (parameter: ParameterId, outcome: (typeof OUTCOMES)[number]) =>
+		outcome === 'low' && NUTRIENTS.includes(parameter) ? 'Low, or none' : LABELS[outcome];
 	const noneWanted = ({ band }: PanelTest) => band !== null && band.low === null && (band.high ?? 1) <= 0.1;
 	const outcomesOf = (test: PanelTest) => (noneWanted(test) ? (['inside', 'high'] as const) : OUTCOMES);
 </script>
@@ -73,7 +76,7 @@
 								{@const found = test.since?.outcome === outcome}
 								<div class="flex gap-3 py-0.5 {found ? 'border-l-4 border-l-ink pl-3' : ''}">
 									<dt class="small w-32 shrink-0 {found ? 'font-semibold' : 'text-muted'}">
-										{LABELS[outcome]}{found ? ': found' : ''}
+										{labelOf(test.parameter, outcome)}{found ? ': found' : ''}
 									</dt>
 									<dd class={found ? 'font-semibold' : 'small text-muted'}>{words[outcome]}</dd>
 								</div>

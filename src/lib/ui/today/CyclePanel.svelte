@@ -15,7 +15,8 @@
 	}
 	let { cycle, waterId, startedAt, timeZone, now }: Props = $props();
 
-	const WIDTH = 760;
+	/** As wide as its place, so that its words keep their size on a phone. */
+	let width = $state(760);
 	const HEIGHT = 128;
 	const LEFT = 8;
 	/** Room for words at the right end. */
@@ -23,7 +24,7 @@
 	const PARTS = ['ammonia', 'nitrite', 'nitrate'] as const;
 	const days = $derived(Math.max(10, cycle.state.day));
 	const x = (at: Instant) =>
-		LEFT + ((at - startedAt) / (addDays(startedAt, days) - startedAt)) * (WIDTH - LEFT - RIGHT);
+		LEFT + ((at - startedAt) / (addDays(startedAt, days) - startedAt)) * (width - LEFT - RIGHT);
 	const curves = $derived(
 		PARTS.map((parameter): Curve & { readonly parameter: (typeof PARTS)[number] } => ({
 			parameter,
@@ -42,7 +43,7 @@
 	<p class="label">Day {cycle.state.day} of the cycle</p>
 	<h2 id="cycle" class="mt-1 max-w-[44rem] text-2xl leading-tight">{cycleHeadline(cycle, timeZone, now)}</h2>
 	{#if cycle.after}<p class="mt-2 max-w-[44rem] text-lg">{afterSentence(cycle.after)}</p>{/if}
-	<div class="mt-4">
+	<div class="mt-4" bind:clientWidth={width}>
 		{#each curves as { parameter, points, top } (parameter)}
 			{@const peak = peakOf(parameter)}
 			{@const zero = zeroOf(parameter)}
@@ -56,7 +57,7 @@
 					>
 				</figcaption>
 				<svg
-					viewBox="0 0 {WIDTH} {HEIGHT}"
+					viewBox="0 0 {width} {HEIGHT}"
 					class="mt-1 w-full"
 					role="img"
 					aria-label="{PARAMETERS[parameter].name} from day 1 to day {cycle.state.day}"
@@ -66,7 +67,7 @@
 						<line x1={at} x2={at} y1="8" y2={HEIGHT - 22} stroke="var(--line)" />
 						<text x={at} y={HEIGHT - 4} class="tick">{day}</text>
 					{/each}
-					<line x1={LEFT} x2={WIDTH - RIGHT} y1={y(0, top)} y2={y(0, top)} stroke="var(--line-strong)" />
+					<line x1={LEFT} x2={width - RIGHT} y1={y(0, top)} y2={y(0, top)} stroke="var(--line-strong)" />
 					<polyline
 						points={points.map((p) => `${x(p.at)},${y(p.best, top)}`).join(' ')}
 						fill="none"
