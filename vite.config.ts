@@ -18,7 +18,8 @@ export default defineConfig({
 						'src/**/*.test.ts',
 						'tests/cases/**/*.test.ts',
 						'tests/rules/**/*.test.ts',
-						'tests/plan/**/*.test.ts'
+						'tests/plan/**/*.test.ts',
+						'tests/judgement/**/*.test.ts'
 					]
 				}
 			},

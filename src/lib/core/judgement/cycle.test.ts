@@ -70,13 +70,15 @@ describe('the cycle of a new tank', () => {
 		expect(follow('1hm00000000', '00mh000---00').nitrite!.clearDays).toBe(2);
 		expect(follow('1hm0000000', '00mh00-000').nitrite!.clearDays).toBe(5);
 	});
-	it('takes a tint for neither, and one trace after enough clear days for a question', () => {
+	it('takes a tint for neither, and one trace after clear days for a question', () => {
 		expect(follow('1hm0000000', '00mh0t0000').nitrite!.clearDays).toBe(5);
 		const trace = follow('1hm00000000', '00mh1000001');
 		expect(trace.doneAt).toBeNull();
 		expect(trace.nitrite).toMatchObject({ inDoubt: true, clearDays: 5 });
 		expect(follow('1hm000000000', '00mh10000010').doneAt).not.toBeNull();
 		expect(follow('1hm0000000000', '00mh100000110').doneAt).toBeNull();
+		// It makes no clear day either: four before it and one after it are five, on six days.
+		expect(follow('1hm000000000', '00mh00001000').nitrite).toMatchObject({ clearDays: 7, inDoubt: false });
 	});
 });
 

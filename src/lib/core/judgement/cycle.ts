@@ -42,7 +42,7 @@ export interface CycleTrack {
 	readonly last: CycleReading;
 	/** It was clear after its peak, and then was found again. */
 	readonly cameBack: boolean;
-	/** After enough clear days a single trace was read: the next reading tells whether it was one. */
+	/** A single trace was read after clear days: the next reading tells whether it was one. */
 	readonly inDoubt: boolean;
 }
 
@@ -86,8 +86,7 @@ const isTrace = (r: CycleReading) => r.upper <= 2 * r.seesFrom;
 
 class Track {
 	readonly #timeZone: string;
-	readonly #needed: number;
-	/** A single trace after enough clear days: not clear until the next reading tells. */
+	/** A single trace after clear days: no clear day, and a question until the next reading tells. */
 	inDoubt = false;
 	peak: CycleTrack['peak'] = null;
 	falling = false;
@@ -97,9 +96,8 @@ class Track {
 	last: CycleReading | null = null;
 	#days = new Set<string>();
 
-	constructor(timeZone: string, needed: number) {
+	constructor(timeZone: string) {
 		this.#timeZone = timeZone;
-		this.#needed = needed;
 	}
 	get clearDays(): number {
 		return this.#days.size;
@@ -114,7 +112,7 @@ class Track {
 				this.falling = true;
 				this.firstZeroAt ??= reading.at;
 			}
-		} else if (isTrace(reading) && isFound(reading) && !this.inDoubt && this.clearDays >= this.#needed) {
+		} else if (isTrace(reading) && isFound(reading) && !this.inDoubt && this.clearDays > 0) {
 			this.inDoubt = true;
 		} else if (isFound(reading)) {
 			this.#break();
@@ -165,7 +163,7 @@ export function followCycle(
 	timeZone: string,
 	{ clearDays: needed, school }: CycleSettings = USUAL_CYCLE
 ): CycleState {
-	const tracks = { ammonia: new Track(timeZone, needed), nitrite: new Track(timeZone, needed) };
+	const tracks = { ammonia: new Track(timeZone), nitrite: new Track(timeZone) };
 	const counted = school === 'both' ? (['ammonia', 'nitrite'] as const) : ([school] as const);
 	const row = () => Math.min(...counted.map((p) => tracks[p].clearDays));
 	let doneAt: Instant | null = null;
