@@ -48,7 +48,7 @@ module.exports = {
 			severity: 'error',
 			from: { path: '^src/lib/core/', pathNot: '\\.test\\.ts$' },
 			// The second is the list of pure packages that the core may stand on.
-			to: { pathNot: ['^src/lib/core/', '^node_modules/(@types/)?culori/'] }
+			to: { pathNot: ['^src/lib/core/', '^node_modules/(@types/)?(culori|yalps)/'] }
 		},
 		{
 			name: 'core-through-its-face',

@@ -41,6 +41,8 @@ export interface Compound {
 	 * @see Dickson (1981), Deep-Sea Research 28, 609
 	 */
 	readonly alkalinity: number;
+	/** Moles of inorganic carbon to the mole; none unless said. */
+	readonly carbon?: number;
 }
 
 /** Common salts that a keeper can buy pure. */
@@ -64,21 +66,24 @@ export const COMPOUNDS = {
 		formula: 'NaHCO₃',
 		molarMass: NA + H + C + 3 * O,
 		brings: { Na: 1 },
-		alkalinity: 1
+		alkalinity: 1,
+		carbon: 1
 	},
 	Na2CO3: {
 		name: 'Sodium carbonate, dry',
 		formula: 'Na₂CO₃',
 		molarMass: 2 * NA + C + 3 * O,
 		brings: { Na: 2 },
-		alkalinity: 2
+		alkalinity: 2,
+		carbon: 1
 	},
 	K2CO3: {
 		name: 'Potassium carbonate',
 		formula: 'K₂CO₃',
 		molarMass: 2 * K + C + 3 * O,
 		brings: { K: 2 },
-		alkalinity: 2
+		alkalinity: 2,
+		carbon: 1
 	},
 	'MgCl2.6H2O': {
 		name: 'Magnesium chloride hexahydrate',

@@ -9,6 +9,25 @@ export type Raised = Brought | 'alkalinity';
 export interface DoseEffect {
 	readonly ions: Readonly<Partial<Record<Brought, number>>>;
 	readonly alkalinityDkh: number;
+	/** Dissolved inorganic carbon, mmol/L: what tells a bicarbonate from a carbonate and a hydroxide. */
+	readonly carbonMmolPerL: number;
+}
+
+export const NO_EFFECT: DoseEffect = { ions: {}, alkalinityDkh: 0, carbonMmolPerL: 0 };
+
+/** Several additions to one water together; each may be scaled. */
+export function sumOfEffects(parts: readonly (readonly [effect: DoseEffect, times: number])[]): DoseEffect {
+	const ions: Partial<Record<Brought, number>> = {};
+	let alkalinityDkh = 0;
+	let carbonMmolPerL = 0;
+	for (const [effect, times] of parts) {
+		for (const [ion, rise] of Object.entries(effect.ions) as [Brought, number][]) {
+			ions[ion] = (ions[ion] ?? 0) + times * rise;
+		}
+		alkalinityDkh += times * effect.alkalinityDkh;
+		carbonMmolPerL += times * effect.carbonMmolPerL;
+	}
+	return { ions, alkalinityDkh, carbonMmolPerL };
 }
 
 /** mg (or mmol of alkalinity) that a gram of the pure solid brings. */
@@ -37,7 +56,8 @@ export function effectOfMass(id: CompoundId, massG: number, volumeL: number, pur
 		ions: Object.fromEntries(
 			(Object.keys(compound.brings) as Brought[]).map((ion) => [ion, grams * perGram(compound, ion)])
 		),
-		alkalinityDkh: dkhFromMeqPerL(grams * perGram(compound, 'alkalinity'))
+		alkalinityDkh: dkhFromMeqPerL(grams * perGram(compound, 'alkalinity')),
+		carbonMmolPerL: (1000 * grams * (compound.carbon ?? 0)) / compound.molarMass
 	};
 }
 

@@ -1,8 +1,120 @@
-/** What to add or change: masses, volumes, water changes, salinity. */
+/** What to add or change, how much, how fast, and what else moves. */
 export { COMPOUNDS, COMPOUND_IDS, type Brought, type Compound, type CompoundId } from './compound.ts';
-export { effectOfMass, massForRise, overDays, stockForRise, type DoseEffect, type Raised } from './dose.ts';
-export { limewaterPerDay, saltResidue } from './limewater.ts';
+export {
+	effectOfMass,
+	massForRise,
+	NO_EFFECT,
+	overDays,
+	stockForRise,
+	sumOfEffects,
+	type DoseEffect,
+	type Raised
+} from './dose.ts';
+/** What is at hand. */
+export { recipeFor, STOCK, type Recipe, type SaltDanger, type TooStrong } from './stock.ts';
+export {
+	ALKALINITY_FORMS,
+	amountFor,
+	doseByTable,
+	DOSE_UNITS,
+	effectOf,
+	LABEL_U,
+	RAISED,
+	raisedBy,
+	relativeUOf,
+	riseIn,
+	SATURATED_LIMEWATER,
+	strengthByTrial,
+	strengthOf,
+	unitOf,
+	type AlkalinityForm,
+	type DoseUnit,
+	type DosingRow,
+	type ProductStrength,
+	type RaisedParameter,
+	type Supplement
+} from './supplement.ts';
+export { bestMix, type AtHand, type Mix, type MixGiven } from './mix.ts';
 export { magnesiumSalts } from './magnesium.ts';
+/** The water, and what it bears. */
+export {
+	GUESSED_VOLUME_U,
+	KNOWN_VOLUME_U,
+	levelOr,
+	type Assumption,
+	type Known,
+	type WaterNow
+} from './water-state.ts';
+export {
+	BACTERIA_BEAR,
+	DAILY_LIMITS,
+	LIMITED,
+	limitFault,
+	limitFor,
+	type Limited,
+	type LimitRefusal,
+	type OwnLimit
+} from './limits.ts';
+export { highestPh, largestPortion, type Portion } from './portion.ts';
+export { carbonateCourse, MOST_OMEGA, MOST_PH_TOTAL, salinityRise } from './chemistry-after.ts';
+export {
+	beforeAndAfter,
+	MOVED,
+	type BeforeAfter,
+	type Moved,
+	type MovedRow,
+	type PlanWarning
+} from './before-after.ts';
+/** From a finding to days, and whether they work. */
+export {
+	isNeglected,
+	MAGNESIUM_FIRST,
+	NEGLECTED_ORDER,
+	repairsFor,
+	type LeaveReason,
+	type NeglectedStep,
+	type Repair,
+	type Standing
+} from './repairs.ts';
+export {
+	HUSBANDRY,
+	HUSBANDRY_IDS,
+	type CauseId,
+	type Husbandry,
+	type HusbandryId,
+	type RemedyId
+} from './husbandry.ts';
+export {
+	addedBy,
+	doseRelativeU,
+	planDoses,
+	type CoursePoint,
+	type DosePlan,
+	type Goal,
+	type GoalRefusal,
+	type PlanGiven,
+	type PlannedDose,
+	type PlannedTest,
+	type PlanRemark
+} from './plan.ts';
+export { follow, sharedReason, type Followed, type FollowReading, type GivenDose } from './follow.ts';
+/** The daily dose, by school. */
+export { limewaterPerDay, saltResidue } from './limewater.ts';
+export {
+	balanceOf,
+	heldByChanges,
+	limewaterDose,
+	reactorDose,
+	reactorFlow,
+	saltCreep,
+	SCHOOLS,
+	tunedDose,
+	type Balance,
+	type DailyUse,
+	type School,
+	type TunedDose
+} from './daily-dose.ts';
+/** Water changes, salinity, batches and blending. */
 export {
 	afterChanges,
 	afterContinuous,
@@ -12,4 +124,18 @@ export {
 	turnoversFor,
 	volumeByDose
 } from './exchange.ts';
+export {
+	CHANGE_STEPS,
+	largestChange,
+	MATCHED,
+	movesOfChange,
+	seriesOf,
+	type ChangeMove,
+	type ChangeStep,
+	type LevelsOf,
+	type SeriesStep
+} from './change-series.ts';
 export { blend, evaporated, saltFor, thinned } from './salinity.ts';
+export { MIX_SALT_FRACTION, salinityDays, type SalinityDay } from './salinity-plan.ts';
+export { findingsOfBatch, magnesiumForBatch, saltForBatch, type BatchFinding } from './batch.ts';
+export { freshSaltFor, FRESH_SALTS, hardnessWay, type FreshSalt, type HardnessWay } from './fresh.ts';
