@@ -5,6 +5,8 @@ import { availableParallelism } from 'node:os';
 import { join } from 'node:path';
 import { TANK_KINDS } from '../../src/lib/core/tank/index.ts';
 import { coverageRun, type RunTally } from './coverage.ts';
+import { correctionRun, WORLDS, type CorrectionRun, type World } from './corrections.ts';
+import { correctionsReport } from './corrections-report.ts';
 import { cycleRun, type CycleRun } from './cycles.ts';
 import { judgementReport, type JudgementTables } from './judgement-report.ts';
 import { NEXT_TEST_KINDS, nextTestRuns, type NextTestRun } from './next-test.ts';
@@ -27,10 +29,15 @@ type Job =
 	| { readonly table: 'steps'; readonly factor: number; readonly seed: number }
 	| { readonly table: 'cycles'; readonly seed: number }
 	| { readonly table: 'next'; readonly kind: (typeof NEXT_TEST_KINDS)[number]; readonly seed: number }
+	| { readonly table: 'corrections'; readonly world: World; readonly seed: number }
 	| { readonly table: 'methods'; readonly way: number; readonly bias: number; readonly seed: number };
 
-/** All tables, or those on judgements alone. */
-type Part = 'all' | 'judgement';
+/** All tables, or those of one document. */
+const PARTS = ['judgement', 'corrections'] as const;
+type Part = 'all' | (typeof PARTS)[number];
+/** Cases of wrong water in each world, and how many seeds are looked through for them. */
+const CORRECTIONS = 200;
+const CORRECTION_SEEDS = 320;
 
 interface Done {
 	readonly table: Job['table'];
@@ -60,6 +67,10 @@ function carryOut(job: Job): Done {
 			return { table: job.table, rows: [cycleRun(job.seed)] };
 		case 'next':
 			return { table: job.table, rows: nextTestRuns(job.kind, job.seed) };
+		case 'corrections': {
+			const run = correctionRun(job.seed, job.world);
+			return { table: job.table, rows: run ? [run] : [] };
+		}
 		case 'methods':
 			return { table: job.table, rows: [verdictTally(WAYS[job.way]!, job.bias, 10_000, job.seed)] };
 	}
@@ -76,7 +87,11 @@ function jobsOf(scale: number, part: Part): Job[] {
 			BIASES.map((bias) => ({ table: 'methods' as const, way, bias, seed: FIRST_SEED + way }))
 		)
 	];
+	const corrections: Job[] = (Object.keys(WORLDS) as World[]).flatMap((world) =>
+		times(CORRECTION_SEEDS).map((seed) => ({ table: 'corrections' as const, world, seed }))
+	);
 	if (part === 'judgement') return judgement;
+	if (part === 'corrections') return corrections;
 	return [
 		...times(100).flatMap((seed) => TANK_KINDS.map((kind) => ({ table: 'coverage' as const, kind, seed }))),
 		...times(30).flatMap((seed) => TANK_KINDS.map((kind) => ({ table: 'doubled' as const, kind, seed }))),
@@ -84,11 +99,15 @@ function jobsOf(scale: number, part: Part): Job[] {
 		...times(100).flatMap((seed) =>
 			[1, 1.25, 1.5, 2].map((factor) => ({ table: 'steps' as const, factor, seed }))
 		),
-		...judgement
+		...judgement,
+		...corrections
 	];
 }
 
-async function runAll(scale: number, part: Part): Promise<Tables & JudgementTables> {
+async function runAll(
+	scale: number,
+	part: Part
+): Promise<Tables & JudgementTables & { corrections: CorrectionRun[] }> {
 	const jobs = jobsOf(scale, part);
 	const all: Record<Job['table'], unknown[]> = {
 		coverage: [],
@@ -97,7 +116,8 @@ async function runAll(scale: number, part: Part): Promise<Tables & JudgementTabl
 		steps: [],
 		cycles: [],
 		next: [],
-		methods: []
+		methods: [],
+		corrections: []
 	};
 	let next = 0;
 	let done = 0;
@@ -128,22 +148,36 @@ async function runAll(scale: number, part: Part): Promise<Tables & JudgementTabl
 		steps: all.steps as StepRun[],
 		cycles: all.cycles as CycleRun[],
 		next: all.next as NextTestRun[],
-		methods: all.methods as VerdictTally[]
+		methods: all.methods as VerdictTally[],
+		corrections: firstCases(all.corrections as CorrectionRun[], Math.round(CORRECTIONS * Math.min(1, scale)))
 	};
+}
+
+/** As many cases of each world as the table has; runs end in any order, so by their own numbers. */
+function firstCases(runs: readonly CorrectionRun[], count: number): CorrectionRun[] {
+	return (Object.keys(WORLDS) as World[]).flatMap((world) =>
+		runs
+			.filter((r) => r.world === world)
+			.sort((a, b) => a.seed - b.seed)
+			.slice(0, Math.max(1, count))
+	);
 }
 
 if (process.argv.includes('--worker')) {
 	process.on('message', (job) => process.send?.(carryOut(job as Job)));
 } else {
 	const [first, second] = process.argv.slice(2);
-	const part: Part = first === 'judgement' ? 'judgement' : 'all';
-	const scale = Number((part === 'judgement' ? second : first) ?? 1);
+	const part: Part = PARTS.find((p) => p === first) ?? 'all';
+	const scale = Number((part === 'all' ? first : second) ?? 1);
 	const tables = await runAll(scale, part);
 	const docs = join(import.meta.dirname, '../../docs');
 	const reports = [
-		['calibration-judgement.md', judgementReport(tables, FIRST_SEED)],
+		...(part !== 'corrections' ? [['calibration-judgement.md', judgementReport(tables, FIRST_SEED)]] : []),
+		...(part !== 'judgement'
+			? [['calibration-corrections.md', correctionsReport(tables.corrections, FIRST_SEED)]]
+			: []),
 		...(part === 'all' ? [['calibration.md', reportOf(tables, FIRST_SEED)]] : [])
-	] as const;
+	] as [string, string][];
 	for (const [file, report] of reports) {
 		if (scale === 1) writeFileSync(join(docs, file), report);
 		console.log(report);

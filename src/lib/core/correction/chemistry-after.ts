@@ -82,7 +82,7 @@ export function carbonateCourse(
 
 /** Practical salinity that an addition brings by the mass of its ions; alkalinity counts as bicarbonate. */
 export function salinityRise(effect: DoseEffect, salinity: number, temperatureC: number): number {
-	const ions = (Object.values(effect.ions) as number[]).reduce((sum, mg) => sum + mg, 0);
+	const ions = Object.values(effect.ions).reduce((sum, mg) => sum + mg, 0);
 	const mgPerL = ions + meqPerLFromDkh(effect.alkalinityDkh) * BICARBONATE_G_PER_MOL;
 	return (mgPerL / densityOf(salinity, temperatureC)) * (35 / G_PER_KG_AT_35);
 }

@@ -21,20 +21,28 @@ export interface Followed {
 	/** Net change a day besides the plan. */
 	readonly drift: { readonly value: number; readonly u: number };
 	readonly course: 'too-early' | 'on-course' | 'weaker' | 'stronger' | 'use-changed';
+	/** How much better the best other explanation foresees the readings, as a natural logarithm. */
+	readonly evidence: number;
 	/** Of the readings so far against the curve, in standard deviations; null before the first. */
 	readonly z: number | null;
 }
 
 /** Spread of an ordinary response: volume and strength are never quite what is believed. */
 const ORDINARY_RESPONSE_U = 0.08;
-/** How far it may be off when something is wrong. */
-const WRONG_RESPONSE_U = 0.35;
-/** How much better the readings must be explained before something is said to be wrong (a Bayes factor of about 4). */
-export const NOTICE_LOG_ODDS = 1.4;
+/** What it is about when something is wrong, either way, and how far from that it may lie. */
+const WEAK_RESPONSE = 0.7;
+const STRONG_RESPONSE = 1.35;
+const WRONG_RESPONSE_U = 0.15;
+/**
+ * How much better the readings must be explained before something is said to be wrong: a Bayes factor of about six. The
+ * curve of what smaller and larger ones cost stands in docs/calibration-corrections.md.
+ */
+export const NOTICE_LOG_ODDS = 1.8;
 /** A change of use of about so much of a day's limit is looked for. */
 const CHANGED_USE = 3;
 
 interface Hypothesis {
+	readonly response: number;
 	readonly responseU: number;
 	readonly driftU: number;
 }
@@ -54,11 +62,11 @@ function weigh(
 	drift: { readonly value: number; readonly u: number },
 	doses: readonly GivenDose[],
 	readings: readonly FollowReading[],
-	{ responseU, driftU }: Hypothesis
+	{ response, responseU, driftU }: Hypothesis
 ): Weighed {
 	const D = readings.map((r) => addedUntil(doses, r.day));
 	const t = readings.map((r) => r.day);
-	const residual = readings.map((r, i) => r.value - start.value - D[i]! - drift.value * t[i]!);
+	const residual = readings.map((r, i) => r.value - start.value - response * D[i]! - drift.value * t[i]!);
 	const C = readings.map((a, i) =>
 		readings.map(
 			(_b, j) =>
@@ -81,7 +89,7 @@ function weigh(
 	};
 	return {
 		logLikelihood: -0.5 * chi2 - 0.5 * logDeterminant(C),
-		response: posterior(D, responseU, 1),
+		response: posterior(D, responseU, response),
 		drift: posterior(t, driftU, drift.value)
 	};
 }
@@ -116,14 +124,18 @@ export function follow(
 	limitPerDay: number
 ): Followed {
 	const later = readings.filter((r) => r.day > 0);
-	const ordinary: Hypothesis = { responseU: ORDINARY_RESPONSE_U, driftU: drift.u };
+	const ordinary: Hypothesis = { response: 1, responseU: ORDINARY_RESPONSE_U, driftU: drift.u };
 	const nothing = { value: 1, u: ORDINARY_RESPONSE_U };
 	if (later.length === 0 || addedUntil(doses, later.at(-1)!.day) === 0) {
-		return { response: nothing, drift, course: 'too-early', z: null };
+		return { response: nothing, drift, course: 'too-early', evidence: 0, z: null };
 	}
 	const usual = weigh(start, drift, doses, later, ordinary);
-	const wrong = weigh(start, drift, doses, later, { responseU: WRONG_RESPONSE_U, driftU: drift.u });
+	const [weak, strong] = [WEAK_RESPONSE, STRONG_RESPONSE].map((response) =>
+		weigh(start, drift, doses, later, { response, responseU: WRONG_RESPONSE_U, driftU: drift.u })
+	) as [Weighed, Weighed];
+	const wrong = weak.logLikelihood >= strong.logLikelihood ? weak : strong;
 	const changed = weigh(start, drift, doses, later, {
+		response: 1,
 		responseU: ORDINARY_RESPONSE_U,
 		driftU: Math.hypot(drift.u, limitPerDay / CHANGED_USE)
 	});
@@ -137,16 +149,30 @@ export function follow(
 	);
 	const z = (last.value - expected) / sd;
 	const best = wrong.logLikelihood >= changed.logLikelihood ? wrong : changed;
-	if (best.logLikelihood - usual.logLikelihood < NOTICE_LOG_ODDS) {
-		return { response: usual.response, drift: usual.drift, course: 'on-course', z };
+	const evidence = best.logLikelihood - usual.logLikelihood;
+	if (evidence < NOTICE_LOG_ODDS) {
+		return { response: usual.response, drift: usual.drift, course: 'on-course', evidence, z };
 	}
-	if (best === changed) return { response: usual.response, drift: changed.drift, course: 'use-changed', z };
+	if (best === changed) {
+		return { response: usual.response, drift: changed.drift, course: 'use-changed', evidence, z };
+	}
 	return {
 		response: wrong.response,
 		drift: wrong.drift,
 		course: wrong.response.value < 1 ? 'weaker' : 'stronger',
+		evidence,
 		z
 	};
+}
+
+/** No product is believed to be further from its label. */
+const LEAST_RESPONSE = 0.5;
+const MOST_RESPONSE = 1.5;
+
+/** What the rest of a plan reckons with: the answer as seen, less boldly by its uncertainty. */
+export function cautiousResponse({ value, u }: { readonly value: number; readonly u: number }): number {
+	const bold = value < 1 ? Math.min(1, value + u) : Math.max(1, value - u);
+	return Math.min(MOST_RESPONSE, Math.max(LEAST_RESPONSE, bold));
 }
 
 /**

@@ -95,9 +95,19 @@ export {
 	type PlanGiven,
 	type PlannedDose,
 	type PlannedTest,
-	type PlanRemark
+	type PlanRemark,
+	type Retune
 } from './plan.ts';
-export { follow, sharedReason, type Followed, type FollowReading, type GivenDose } from './follow.ts';
+export { driftOf } from './drift.ts';
+export {
+	cautiousResponse,
+	follow,
+	NOTICE_LOG_ODDS,
+	sharedReason,
+	type Followed,
+	type FollowReading,
+	type GivenDose
+} from './follow.ts';
 /** The daily dose, by school. */
 export { limewaterPerDay, saltResidue } from './limewater.ts';
 export {

@@ -53,6 +53,7 @@ const goal = (over: Partial<Goal> = {}): Goal => ({
 	from: reef.levels.alkalinity!,
 	aim: 8.2,
 	drift: { value: -0.02, u: 0.02 },
+	readingU: 0.1,
 	supplementId: 'soda',
 	supplement: soda,
 	...over
@@ -116,6 +117,7 @@ const anyGoal = anySupplement
 					from,
 					aim: from.value + share * SPAN[parameter],
 					drift: { value: drift * SPAN[parameter], u: 0.01 * SPAN[parameter] },
+					readingU: from.u,
 					supplementId: 'it',
 					supplement
 				};
@@ -245,8 +247,8 @@ describe('a plan', () => {
 		]);
 		const rising = planDoses(given([goal({ aim: 7.1, drift: { value: 0.4, u: 0.01 } })]));
 		expect(rising.refusals[0]).toMatchObject({ kind: 'rises-by-itself' });
-		const outrun = planDoses(given([goal({ drift: { value: -0.9, u: 0.4 } })]));
-		expect(outrun.refusals[0]).toMatchObject({ kind: 'use-outruns-limit' });
+		const far = planDoses(given([goal({ aim: 8.2 })], { limits: { alkalinity: 0.01 } }));
+		expect(far.refusals[0]).toMatchObject({ kind: 'too-far', nearest: expect.closeTo(7.125, 3) });
 		const charged = planDoses(
 			given([goal({ aim: 14, from: { value: 11, u: 0.1 } })], {
 				water: {
@@ -277,6 +279,23 @@ describe('a plan', () => {
 		expect(plan.days).toBeGreaterThan(known.days);
 		const spread = (p: typeof plan) => p.moves.rows.find((r) => r.what === 'ph-at-once')!.u;
 		expect(spread(plan)).toBeGreaterThan(spread(known));
+	});
+	it('takes a drift that is seen out of the daily dose, and leaves one that is not', () => {
+		const falling = planDoses(given([goal({ drift: { value: -0.3, u: 0.05 } })]));
+		expect(falling.retunes).toEqual([
+			expect.objectContaining({ parameter: 'alkalinity', risePerDay: 0.3, unit: 'g' })
+		]);
+		expect(falling.retunes[0]!.amountPerDay).toBeGreaterThan(0);
+		expect(falling.courses[0]!.points[falling.days]!.value).toBeCloseTo(8.2, 6);
+		expect(planDoses(given([goal({ drift: { value: -0.01, u: 0.05 } })])).retunes).toEqual([]);
+		const rising = planDoses(given([goal({ aim: 9, drift: { value: 0.1, u: 0.02 } })]));
+		expect(rising.retunes[0]!.amountPerDay).toBeLessThan(0);
+	});
+	it('reads as often as a weak product asks for, up to three times', () => {
+		const repeats = (readingU: number) => planDoses(given([goal({ readingU })])).tests.at(-1)!.repeats;
+		expect(repeats(0.05)).toBe(1);
+		expect(repeats(0.14)).toBe(2);
+		expect(repeats(1)).toBe(3);
 	});
 	it('says when the kit cannot tell that anything is wrong', () => {
 		const plan = planDoses(given([goal({ aim: 7.0 })]));

@@ -22,8 +22,21 @@ export interface Goal {
 	readonly aim: number;
 	/** Net change a day as things run now: what is dosed already, less what is used. */
 	readonly drift: { readonly value: number; readonly u: number };
+	/** Random standard uncertainty of one reading with the keeper's kit. */
+	readonly readingU: number;
 	readonly supplementId: string;
 	readonly supplement: Supplement;
+}
+
+/** The daily dose is off by this: set anew together with the plan, so that the plan corrects and nothing else. */
+export interface Retune {
+	readonly parameter: RaisedParameter;
+	/** Canonical unit a day, more where positive. */
+	readonly risePerDay: number;
+	readonly supplementId: string;
+	/** The same as an amount of the plan's supplement. */
+	readonly amountPerDay: number;
+	readonly unit: DoseUnit;
 }
 
 export interface PlannedDose {
@@ -50,7 +63,6 @@ export type GoalRefusal =
 	| { readonly kind: 'nothing-to-do'; readonly parameter: RaisedParameter }
 	| { readonly kind: 'cannot-lower'; readonly parameter: RaisedParameter }
 	| { readonly kind: 'rises-by-itself'; readonly parameter: RaisedParameter; readonly days: number }
-	| { readonly kind: 'use-outruns-limit'; readonly parameter: RaisedParameter; readonly shortPerDay: number }
 	| {
 			readonly kind: 'brings-too-much';
 			readonly parameter: RaisedParameter;
@@ -83,6 +95,7 @@ export interface DosePlan {
 		readonly points: readonly CoursePoint[];
 	}[];
 	readonly tests: readonly PlannedTest[];
+	readonly retunes: readonly Retune[];
 	readonly refusals: readonly GoalRefusal[];
 	readonly remarks: readonly PlanRemark[];
 	readonly moves: BeforeAfter;
@@ -91,6 +104,8 @@ export interface DosePlan {
 export interface PlannedTest {
 	readonly day: number;
 	readonly parameters: readonly ParameterId[];
+	/** Readings of each, so that a weak product could be told. */
+	readonly repeats: number;
 	readonly why: 'before' | 'midway' | 'end';
 }
 
@@ -106,6 +121,8 @@ export interface PlanGiven {
 /** One-sided 99 %: so that a volume or strength that is somewhat off does not carry the water past the limit. */
 const MARGIN_Z = 2.33;
 const SURE_Z = 2;
+/** What comes back by itself within so many days is left to. */
+const PATIENCE_DAYS = 7;
 /** By hand, in a day. */
 const MOST_PORTIONS = 6;
 const LONG_DAYS = 21;
@@ -145,11 +162,14 @@ function partFor(goal: Goal, brought: number, given: PlanGiven, leastDays: numbe
 	if (wanted < 0 && aim - from.value < 0) return { kind: 'cannot-lower', parameter };
 	// A thousandth of the way is no step of its own.
 	if (!(wanted > 1e-3 * (aim - from.value))) return { kind: 'nothing-to-do', parameter };
+	// What is seen to rise by itself needs no dose, only time.
+	if (drift.value > SURE_Z * drift.u && drift.value * PATIENCE_DAYS >= wanted) {
+		return { kind: 'rises-by-itself', parameter, days: wanted / drift.value };
+	}
 	const limit = given.limits[parameter] ?? null;
-	const most = limit === null ? Infinity : planned(limit, given.water, supplement);
-	// What is surely used besides may be replaced besides; what rises by itself counts against the limit.
-	const used = Math.max(0, -drift.value - SURE_Z * drift.u);
-	const allowed = most + used - Math.max(0, drift.value);
+	// The daily dose is set to what is used; how well that is known comes off what a day may change.
+	const most =
+		limit === null ? Infinity : Math.max(limit / 4, planned(limit, given.water, supplement) - drift.u);
 	if (leastDays > MOST_DAYS || wanted > MOST_DAYS * most) {
 		return {
 			kind: 'too-far',
@@ -158,15 +178,7 @@ function partFor(goal: Goal, brought: number, given: PlanGiven, leastDays: numbe
 		};
 	}
 	let days = Math.max(1, leastDays, limit === null ? 1 : overDays(wanted, most).days);
-	let perDay = wanted / days - drift.value;
-	while (perDay > allowed * (1 + 1e-9) && days < MOST_DAYS) {
-		days++;
-		perDay = wanted / days - drift.value;
-	}
-	if (perDay > allowed * (1 + 1e-9)) {
-		return { kind: 'use-outruns-limit', parameter, shortPerDay: -drift.value - allowed };
-	}
-	if (perDay <= 0) return { kind: 'rises-by-itself', parameter, days: wanted / drift.value };
+	let perDay = wanted / days;
 	let amountPerDay = amountFor(supplement, parameter, perDay, given.water.volumeL.value);
 	const portion = largestPortion(supplement, atAims(given.water, given.goals), amountPerDay);
 	if (portion.most !== null && portion.by !== null) {
@@ -182,8 +194,8 @@ function partFor(goal: Goal, brought: number, given: PlanGiven, leastDays: numbe
 			const stretched = Math.ceil((days * amountPerDay) / mostPerDay);
 			if (stretched <= MOST_DAYS) {
 				days = stretched;
-				perDay = wanted / days - drift.value;
-				amountPerDay = amountFor(supplement, parameter, Math.max(0, perDay), given.water.volumeL.value);
+				perDay = wanted / days;
+				amountPerDay = amountFor(supplement, parameter, perDay, given.water.volumeL.value);
 			}
 		}
 	}
@@ -248,13 +260,12 @@ function excess(
 		);
 		if (bringing.length === 0) continue;
 		const own = parts.filter((p) => p.goal.parameter === parameter);
-		const net = (p: Part) => p.risePerDay + p.goal.drift.value;
 		const side = bringing.reduce(
 			(sum, p) =>
 				sum + riseIn(effectOf(p.goal.supplement, p.amountPerDay, given.water.volumeL.value), parameter),
 			0
 		);
-		const together = side + own.reduce((sum, p) => sum + Math.max(0, net(p)), 0);
+		const together = side + own.reduce((sum, p) => sum + p.risePerDay, 0);
 		const over = together / planned(limit, given.water, bringing[0]!.goal.supplement);
 		if (over > 1 + 1e-6) {
 			factor = Math.max(factor, over);
@@ -272,7 +283,7 @@ function courseOf(goal: Goal, doses: readonly PlannedDose[], given: PlanGiven, d
 	for (let day = 0; day <= days + AFTER_DAYS; day++) {
 		points.push({
 			day,
-			value: goal.from.value + added + goal.drift.value * day,
+			value: goal.from.value + added,
 			u: Math.hypot(goal.from.u, added * relativeU, goal.drift.u * day)
 		});
 		for (const dose of doses.filter((d) => d.day === day)) {
@@ -283,14 +294,45 @@ function courseOf(goal: Goal, doses: readonly PlannedDose[], given: PlanGiven, d
 	return points;
 }
 
+/** A product that is weaker by so much should be told by the tests of a plan. */
+const TELLS_SHARE = 0.25;
+const TELLS_Z = 3;
+const MOST_REPEATS = 3;
+
+function repeatsFor(parts: readonly Part[]): number {
+	const needed = parts.map(({ goal, days, risePerDay }) =>
+		Math.ceil((goal.readingU / ((TELLS_SHARE * days * risePerDay) / TELLS_Z)) ** 2)
+	);
+	return Math.min(MOST_REPEATS, Math.max(1, ...needed));
+}
+
 function testsFor(parts: readonly Part[], days: number, second: readonly ParameterId[]): PlannedTest[] {
 	const parameters = [...new Set(parts.map((p) => p.goal.parameter))];
+	const repeats = repeatsFor(parts);
 	const tests: PlannedTest[] = [];
-	if (second.length > 0) tests.push({ day: 0, parameters: second, why: 'before' });
+	if (second.length > 0) tests.push({ day: 0, parameters: second, repeats: 1, why: 'before' });
 	if (parameters.length === 0) return tests;
-	if (days >= 3) tests.push({ day: Math.ceil(days / 2), parameters, why: 'midway' });
-	tests.push({ day: days, parameters, why: 'end' });
+	if (days >= 3) tests.push({ day: Math.ceil(days / 2), parameters, repeats, why: 'midway' });
+	tests.push({ day: days, parameters, repeats, why: 'end' });
 	return tests;
+}
+
+/** Drift that is seen is taken out of the daily dose; a rise too, where a dose can be lessened. */
+function retunesFor(parts: readonly Part[], given: PlanGiven): Retune[] {
+	return parts.flatMap(({ goal }) => {
+		const { drift, parameter, supplement, supplementId } = goal;
+		if (Math.abs(drift.value) <= drift.u) return [];
+		const amount = amountFor(supplement, parameter, Math.abs(drift.value), given.water.volumeL.value);
+		return [
+			{
+				parameter,
+				risePerDay: -drift.value,
+				supplementId,
+				amountPerDay: drift.value < 0 ? amount : -amount,
+				unit: unitOf(supplement)
+			}
+		];
+	});
 }
 
 /** The whole of what a plan adds, and the largest that it adds at one time. */
@@ -374,6 +416,7 @@ export function planDoses(given: PlanGiven): DosePlan {
 			points: courseOf(p.goal, doses, given, days)
 		})),
 		tests: testsFor(done, days, second),
+		retunes: retunesFor(done, given),
 		refusals: [...parts.filter((p): p is GoalRefusal => !isPart(p)), ...refused.values()],
 		remarks,
 		moves: beforeAndAfter(
