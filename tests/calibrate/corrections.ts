@@ -80,6 +80,13 @@ const OUTSIDE = 0.7;
 /** So near to the aim, in half bands, a plan has done its work. */
 const NEAR = 0.35;
 
+/** Where a water is followed from. */
+interface Origin {
+	readonly day: number;
+	readonly start: { readonly value: number; readonly u: number };
+	readonly drift: { readonly value: number; readonly u: number };
+}
+
 interface Dosed {
 	readonly day: number;
 	readonly amount: number;
@@ -91,7 +98,7 @@ export function correctionRun(seed: number, world: World): CorrectionRun | null 
 	const kind = KINDS[seed % KINDS.length]!;
 	const parameter = PARAMETERS[Math.floor(seed / KINDS.length) % PARAMETERS.length]!;
 	const method = METHOD_OF[parameter]!;
-	const band = PROFILES[kind].bands[parameter as 'alkalinity'];
+	const band = PROFILES[kind].bands[parameter as 'alkalinity'] as { low: number; high: number; aim: number };
 	const { low, high, aim } = band;
 	const half = (high - low) / 2;
 	const depth = aim - low + half * (0.3 + 2.2 * random());
@@ -176,11 +183,7 @@ export function correctionRun(seed: number, world: World): CorrectionRun | null 
 	let evidence = 0;
 	let said = '';
 	/** What the water is followed from: the first plan, or the last notice. */
-	let origin: {
-		readonly day: number;
-		readonly start: { readonly value: number; readonly u: number };
-		readonly drift: { readonly value: number; readonly u: number };
-	} | null = null;
+	const from: { origin: Origin | null } = { origin: null };
 	let given: GivenDose[] = [];
 	let readings: FollowReading[] = [];
 	const believed = ordinaryLife(kind, { seed, start: START, days: LAST_DAY }).logged.netVolumeL;
@@ -197,18 +200,18 @@ export function correctionRun(seed: number, world: World): CorrectionRun | null 
 		if (plans === 0 && pBelow < OUTSIDE) return null;
 		if (plans > 0 && level.value > aim - half * NEAR) return null;
 		const drift = driftOf(estimate, now);
-		const from = { value: level.value, u: level.uRandom };
+		const begin = { value: level.value, u: level.uRandom };
 		const plan = planDoses({
 			water: {
 				volumeL: { value: believed / response, u: (KNOWN_VOLUME_U * believed) / response },
 				fresh: false,
 				animals: true,
-				levels: { [parameter]: from }
+				levels: { [parameter]: begin }
 			},
 			goals: [
 				{
 					parameter,
-					from,
+					from: begin,
 					aim,
 					drift,
 					readingU: readingU(truth, parameter),
@@ -219,7 +222,7 @@ export function correctionRun(seed: number, world: World): CorrectionRun | null 
 			limits: { [parameter]: limit },
 			surprising: []
 		});
-		origin ??= { day, start: from, drift };
+		from.origin ??= { day, start: begin, drift };
 		const retune = plan.retunes[0];
 		if (retune) {
 			// Where the keeper doses already, the daily dose may be lessened too.
@@ -239,6 +242,7 @@ export function correctionRun(seed: number, world: World): CorrectionRun | null 
 	while (plan && day < LAST_DAY - 10) {
 		const d = day - planDay;
 		const test = plan.tests.find((t) => t.day === d && t.why !== 'before');
+		const { origin } = from;
 		if (test && origin) {
 			const at = day + 0.1;
 			tested.push(...Array.from({ length: test.repeats }, (_, i) => at + i * 0.02));
@@ -256,7 +260,7 @@ export function correctionRun(seed: number, world: World): CorrectionRun | null 
 				if (followed.course !== 'use-changed') {
 					response *= cautiousResponse(followed.response);
 				}
-				origin = null;
+				from.origin = null;
 				given = [];
 				readings = [];
 			}
@@ -271,10 +275,10 @@ export function correctionRun(seed: number, world: World): CorrectionRun | null 
 		// One is forgotten now and then; it is not caught up.
 		if (dose && random() >= FORGOTTEN) {
 			dosed.push({ day: day + MORNING, amount: dose.amount });
-			if (origin) given.push({ day: day + MORNING - origin.day, rise: riseOf(dose.amount) });
+			if (from.origin) given.push({ day: day + MORNING - from.origin.day, rise: riseOf(dose.amount) });
 		}
 		const daily = retuned.at(-1)?.amount ?? 0;
-		if (daily !== 0 && origin) given.push({ day: day + 0.5 - origin.day, rise: riseOf(daily) });
+		if (daily !== 0 && from.origin) given.push({ day: day + 0.5 - from.origin.day, rise: riseOf(daily) });
 		day++;
 	}
 	const { truth } = tell(Math.min(LAST_DAY, day + 4));

@@ -6,7 +6,7 @@ import { closed, Id, InstantMs, Note, OffsetMinutes, words } from './common.ts';
 const Strength = Type.Object(
 	{
 		parameter: words(PARAMETER_IDS),
-		/** Canonical unit of the parameter, raised by 1 mL in 100 L. */
+		/** Canonical unit of the parameter, raised by 1 mL (or 1 g, where the dose is weighed) in 100 L. */
 		risePerMlIn100L: Type.Number({ exclusiveMinimum: 0, maximum: 1000 })
 	},
 	closed
@@ -17,7 +17,9 @@ const Supplement = Type.String({ minLength: 1, maxLength: 120 });
 export const DoseDetails = Type.Object(
 	{
 		supplement: Supplement,
+		/** In mL, or in g where the unit says so. */
 		amountMl: Type.Number({ exclusiveMinimum: 0, maximum: 100_000 }),
+		unit: Type.Optional(words(['ml', 'g'] as const)),
 		/** Empty when the keeper doesn't know it: then the estimate knows that something unknown went in. */
 		strength: Type.Array(Strength, { maxItems: 6 })
 	},
@@ -29,6 +31,7 @@ export const RecurringDoseDetails = Type.Object(
 		supplement: Supplement,
 		/** 0 stops it. */
 		amountMlPerDay: Type.Number({ minimum: 0, maximum: 100_000 }),
+		unit: Type.Optional(words(['ml', 'g'] as const)),
 		strength: Type.Array(Strength, { maxItems: 6 })
 	},
 	closed

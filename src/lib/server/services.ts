@@ -41,6 +41,14 @@ import { recordEvent } from './service/record-event.ts';
 import { saveMethod } from './service/save-method.ts';
 import { readSessions, saveSession } from './service/save-session.ts';
 import { saveTestRun } from './service/save-test-run.ts';
+import { readBatches } from './service/batches.ts';
+import { readLimits, setLimit } from './service/daily-limits.ts';
+import { readAdjust } from './service/read-adjust.ts';
+import { readChange } from './service/read-change.ts';
+import { readDaily } from './service/read-daily.ts';
+import { previewPlan, readPlan } from './service/read-plan.ts';
+import { changePlan, noteStep, startPlan } from './service/run-plan.ts';
+import { readSupplements, saveSupplement } from './service/supplements.ts';
 import { setTarget } from './service/set-target.ts';
 import { personOfToken, startSession } from './service/sign-in.ts';
 
@@ -103,6 +111,19 @@ export function createServices(deps: Deps) {
 		kitOfReading: bind(deps, kitOfReading),
 		recordEvent: bind(deps, recordEvent),
 		setTarget: bind(deps, setTarget),
+		readAdjust: bind(deps, readAdjust),
+		previewPlan: bind(deps, previewPlan),
+		startPlan: bind(deps, startPlan),
+		noteStep: bind(deps, noteStep),
+		changePlan: bind(deps, changePlan),
+		readPlan: bind(deps, readPlan),
+		readSupplements: bind(deps, readSupplements),
+		saveSupplement: bind(deps, saveSupplement),
+		readLimits: bind(deps, readLimits),
+		setLimit: bind(deps, setLimit),
+		readBatches: bind(deps, readBatches),
+		readDaily: bind(deps, readDaily),
+		readChange: bind(deps, readChange),
 		readShelf: bind(deps, readShelf),
 		readShelfThing: bind(deps, readShelfThing),
 		compareKits: bind(deps, compareKits),

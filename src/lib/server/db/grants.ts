@@ -18,6 +18,10 @@ const RAW = [
 	'own_profile',
 	'laboratory_sample',
 	'laboratory_answer',
+	'supplement',
+	'daily_limit',
+	'correction_plan',
+	'plan_note',
 	'command_receipt'
 ];
 const CHANGEABLE = [

@@ -22,3 +22,4 @@ export {
 	laboratorySample,
 	laboratoryAnswer
 } from './judgement.ts';
+export { supplement, dailyLimit, correctionPlan, planNote } from './correction.ts';

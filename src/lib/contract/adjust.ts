@@ -1,0 +1,391 @@
+import { Type, type Static } from '@sinclair/typebox';
+import {
+	ALKALINITY_FORMS,
+	COMPOUND_IDS,
+	DOSE_UNITS,
+	HUSBANDRY_IDS,
+	LIMITED,
+	RAISED,
+	type BeforeAfter,
+	type CoursePoint,
+	type DoseUnit,
+	type Followed,
+	type GoalRefusal,
+	type HusbandryId,
+	type Known,
+	type LimitRefusal,
+	type NeglectedStep,
+	type PlanRemark,
+	type RaisedParameter,
+	type Repair,
+	type Supplement
+} from '$lib/core/correction';
+import { PARAMETER_IDS, type ParameterId } from '$lib/core/quantity';
+import type { Instant } from '$lib/core/time';
+import { closed, Id, InstantMs, Note, OffsetMinutes, words } from './common.ts';
+
+const Strength = Type.Object(
+	{ parameter: words(RAISED), risePer100L: Type.Number({ exclusiveMinimum: 0, maximum: 1000 }) },
+	closed
+);
+const Purity = Type.Number({ minimum: 0.5, maximum: 1 });
+
+const Salt = Type.Object(
+	{ kind: Type.Literal('salt'), compound: words(COMPOUND_IDS), purity: Purity },
+	closed
+);
+const Solution = Type.Object(
+	{
+		kind: Type.Literal('solution'),
+		parts: Type.Array(
+			Type.Object(
+				{
+					compound: words(COMPOUND_IDS),
+					gramsPerL: Type.Number({ exclusiveMinimum: 0, maximum: 1000 }),
+					purity: Purity
+				},
+				closed
+			),
+			{ minItems: 1, maxItems: 3 }
+		)
+	},
+	closed
+);
+const Product = Type.Object(
+	{
+		kind: Type.Literal('product'),
+		unit: words(DOSE_UNITS),
+		strength: Type.Array(Strength, { minItems: 1, maxItems: RAISED.length }),
+		form: words(ALKALINITY_FORMS),
+		from: words(['label', 'trial'] as const),
+		relativeU: Type.Number({ minimum: 0.01, maximum: 0.5 })
+	},
+	closed
+);
+const Limewater = Type.Object(
+	{ kind: Type.Literal('limewater'), molPerL: Type.Number({ exclusiveMinimum: 0, maximum: 0.03 }) },
+	closed
+);
+/** An additive of which nobody knows what it brings: so much by its leaflet for so high a reading. */
+const DosingTable = Type.Object(
+	{
+		kind: Type.Literal('table'),
+		parameter: words(PARAMETER_IDS),
+		unit: words(DOSE_UNITS),
+		rows: Type.Array(
+			Type.Object(
+				{
+					reading: Type.Number({ minimum: 0, maximum: 10_000 }),
+					amountPer100L: Type.Number({ minimum: 0, maximum: 10_000 })
+				},
+				closed
+			),
+			{ minItems: 1, maxItems: 20 }
+		)
+	},
+	closed
+);
+
+/** A supplement as it is kept: what it is, what its label warns against, whether it is still in use. */
+export const KeptSupplement = Type.Object(
+	{
+		what: Type.Union([Salt, Solution, Product, Limewater, DosingTable]),
+		/** Its label forbids to combine it with these, in the label's words. */
+		notWith: Type.String({ maxLength: 300 }),
+		inUse: Type.Boolean()
+	},
+	closed
+);
+export type KeptSupplement = Static<typeof KeptSupplement>;
+export type DosingTable = Static<typeof DosingTable>;
+
+export const SaveSupplement = Type.Object(
+	{
+		id: Id,
+		waterId: Id,
+		name: Type.String({ minLength: 2, maxLength: 120 }),
+		details: KeptSupplement
+	},
+	closed
+);
+export type SaveSupplement = Static<typeof SaveSupplement>;
+
+/** A supplement as views name it: a common salt that is always there, or one of the keeper's own. */
+export interface NamedSupplement {
+	readonly id: string;
+	readonly name: string;
+	readonly own: boolean;
+	readonly what: Supplement | DosingTable;
+	readonly notWith: string;
+}
+
+export const SetLimit = Type.Object(
+	{
+		id: Id,
+		waterId: Id,
+		parameter: words(LIMITED),
+		direction: words(['up', 'down'] as const),
+		perDay: Type.Number({ exclusiveMinimum: 0, maximum: 1000 }),
+		reason: Type.String({ maxLength: 500 })
+	},
+	closed
+);
+export type SetLimit = Static<typeof SetLimit>;
+export type { LimitRefusal };
+
+const SupplementRef = Type.String({ minLength: 3, maxLength: 60 });
+
+/** What a plan is asked for; everything else is reckoned where it is kept. */
+export const PlanRequest = Type.Union([
+	Type.Object(
+		{
+			kind: Type.Literal('doses'),
+			goals: Type.Array(
+				Type.Object(
+					{
+						parameter: words(RAISED),
+						aim: Type.Number({ minimum: 0, maximum: 5000 }),
+						supplementId: SupplementRef
+					},
+					closed
+				),
+				{ minItems: 1, maxItems: 4 }
+			),
+			/** The net volume was found by filling or by a dose, not guessed from the glass. */
+			volumeKnown: Type.Boolean()
+		},
+		closed
+	),
+	Type.Object(
+		{
+			kind: Type.Literal('salinity'),
+			aim: Type.Number({ minimum: 20, maximum: 42 }),
+			volumeKnown: Type.Boolean()
+		},
+		closed
+	),
+	Type.Object(
+		{
+			kind: Type.Literal('changes'),
+			litres: Type.Number({ exclusiveMinimum: 0, maximum: 100_000 }),
+			count: Type.Integer({ minimum: 1, maximum: 30 }),
+			everyDays: Type.Integer({ minimum: 1, maximum: 60 }),
+			batch: Type.String({ maxLength: 120 })
+		},
+		closed
+	),
+	Type.Object({ kind: Type.Literal('husbandry'), id: words(HUSBANDRY_IDS) }, closed)
+]);
+export type PlanRequest = Static<typeof PlanRequest>;
+
+export const StartPlan = Type.Object(
+	{ id: Id, waterId: Id, request: PlanRequest, startsAt: InstantMs, offsetMinutes: OffsetMinutes },
+	closed
+);
+export type StartPlan = Static<typeof StartPlan>;
+
+/** One thing to do on a day of a plan. */
+export interface PlanStep {
+	readonly id: string;
+	/** 0 is the plan's first day. */
+	readonly day: number;
+	readonly what:
+		| {
+				readonly kind: 'dose';
+				readonly parameter: RaisedParameter;
+				readonly supplementId: string;
+				readonly name: string;
+				readonly amount: number;
+				readonly unit: DoseUnit;
+				readonly portions: number;
+				readonly rise: number;
+		  }
+		| {
+				readonly kind: 'daily-dose';
+				readonly parameter: RaisedParameter;
+				readonly name: string;
+				readonly fromPerDay: number;
+				readonly toPerDay: number;
+				readonly unit: DoseUnit;
+		  }
+		| {
+				readonly kind: 'test';
+				readonly parameters: readonly ParameterId[];
+				readonly repeats: number;
+				readonly why: 'before' | 'midway' | 'end' | 'regular';
+		  }
+		| {
+				readonly kind: 'salinity';
+				readonly from: number;
+				readonly to: number;
+				readonly saltKg: number;
+				readonly exchangeL: number;
+		  }
+		| { readonly kind: 'change'; readonly number: number; readonly litres: number; readonly batch: string }
+		| { readonly kind: 'remedy'; readonly remedy: string };
+}
+
+export interface PlanCourse {
+	readonly parameter: ParameterId;
+	readonly points: readonly CoursePoint[];
+}
+
+/** What a goal started from, kept with its plan: following it needs what was believed then. */
+export interface PlanGoal {
+	readonly parameter: ParameterId;
+	readonly from: Known;
+	/** The random part of `from.u`: what the kit's readings share cancels in following. */
+	readonly fromU: number;
+	readonly aim: number;
+	readonly drift: { readonly value: number; readonly u: number };
+	readonly limitPerDay: number | null;
+}
+
+/** A plan as it is kept. */
+export interface KeptPlan {
+	readonly request: PlanRequest;
+	readonly volumeL: Known | null;
+	readonly days: number;
+	readonly goals: readonly PlanGoal[];
+	readonly supplements: readonly { readonly id: string; readonly name: string; readonly what: Supplement }[];
+	readonly steps: readonly PlanStep[];
+	readonly courses: readonly PlanCourse[];
+	readonly moves: BeforeAfter | null;
+	readonly remarks: readonly PlanRemark[];
+}
+
+/** A plan before it begins: what it would be, and what it cannot do. */
+export interface PlanPreview {
+	readonly plan: KeptPlan;
+	readonly refusals: readonly GoalRefusal[];
+	/** Products of the plan whose labels forbid others of it. */
+	readonly warnings: readonly { readonly name: string; readonly notWith: string }[];
+}
+
+export const PLAN_NOTE_KINDS = ['done', 'skipped', 'adapted', 'ended'] as const;
+export type PlanNoteKind = (typeof PLAN_NOTE_KINDS)[number];
+
+export type PlanNoteDetails =
+	| {
+			readonly kind: 'done';
+			readonly stepId: string;
+			readonly amount: number | null;
+			readonly eventId: string | null;
+	  }
+	| { readonly kind: 'skipped'; readonly stepId: string }
+	| {
+			readonly kind: 'adapted';
+			/** From this day of the plan on, these steps take the place of those that were not done yet. */
+			readonly fromDay: number;
+			readonly days: number;
+			readonly steps: readonly PlanStep[];
+			readonly courses: readonly PlanCourse[];
+			/** What it started from, for following it from here on. */
+			readonly goals: readonly PlanGoal[];
+			/** What the water answered to a dose so far, as a share of what was expected. */
+			readonly response: number;
+	  }
+	| { readonly kind: 'ended'; readonly why: 'reached' | 'stopped' };
+
+/** A step was done, perhaps with another amount, or was left out. */
+export const NoteStep = Type.Object(
+	{
+		id: Id,
+		planId: Id,
+		stepId: Type.String({ minLength: 1, maxLength: 60 }),
+		outcome: words(['done', 'skipped'] as const),
+		/** As it was given; null where the step has no amount, or it was given as planned. */
+		amount: Type.Union([Type.Number({ exclusiveMinimum: 0, maximum: 1_000_000 }), Type.Null()]),
+		happenedAt: InstantMs,
+		offsetMinutes: OffsetMinutes,
+		note: Note
+	},
+	closed
+);
+export type NoteStep = Static<typeof NoteStep>;
+
+export const ChangePlan = Type.Object(
+	{
+		id: Id,
+		planId: Id,
+		what: words(['plan-rest', 'reached', 'stopped'] as const),
+		note: Note
+	},
+	closed
+);
+export type ChangePlan = Static<typeof ChangePlan>;
+
+export type StepState = 'open' | 'done' | 'skipped' | 'missed';
+
+export interface SeenStep extends PlanStep {
+	readonly state: StepState;
+	readonly at: Instant;
+	/** As given, where it was not as planned. */
+	readonly given: number | null;
+	readonly note: string;
+}
+
+/** How a goal stands while its plan runs. */
+export interface SeenGoal extends PlanGoal {
+	readonly followed: Followed | null;
+	/** Readings since the plan began, for the curve. */
+	readonly readings: readonly { readonly at: Instant; readonly value: number; readonly u: number }[];
+	/** The estimate over the plan's days. */
+	readonly estimate: readonly { readonly at: Instant; readonly value: number; readonly u: number }[];
+}
+
+export interface SeenPlan {
+	readonly id: string;
+	readonly startsAt: Instant;
+	readonly plan: KeptPlan;
+	readonly steps: readonly SeenStep[];
+	readonly courses: readonly PlanCourse[];
+	readonly goals: readonly SeenGoal[];
+	readonly state: 'running' | 'over' | 'reached' | 'stopped';
+	readonly endedAt: Instant | null;
+	/** Net volume by dose and response, where readings say that it or the product is off. */
+	readonly reason:
+		{ readonly kind: 'volume' | 'either'; readonly volumeL: Known } | { readonly kind: 'product' } | null;
+	/** How often the rest was planned anew. */
+	readonly adapted: number;
+}
+
+/** A plan in one line, for Today and the list. */
+export interface PlanLine {
+	readonly id: string;
+	readonly title: readonly ParameterId[];
+	readonly request: PlanRequest;
+	readonly startsAt: Instant;
+	readonly day: number;
+	readonly days: number;
+	readonly state: SeenPlan['state'];
+	readonly offCourse: { readonly parameter: ParameterId; readonly followed: Followed } | null;
+	readonly today: readonly SeenStep[];
+	readonly missed: number;
+}
+
+/** What a water asks to be corrected, in its order. */
+export interface AdjustAnswer {
+	readonly repairs: readonly RepairSeen[];
+	readonly neglected: readonly NeglectedStep[] | null;
+	readonly plans: readonly PlanLine[];
+	readonly volumeL: number | null;
+	readonly dying: boolean;
+}
+
+export interface RepairSeen {
+	readonly repair: Repair;
+	/** The values that it stands on, by parameter, canonical unit. */
+	readonly values: readonly {
+		readonly parameter: ParameterId;
+		readonly value: number;
+		readonly u: number;
+		readonly low: number | null;
+		readonly high: number | null;
+		readonly aim: number | null;
+		readonly surprising: boolean;
+	}[];
+	readonly husbandry: HusbandryId | null;
+	/** A plan for it is under way. */
+	readonly planned: boolean;
+}

@@ -1,0 +1,65 @@
+import type { PlanLine, PlanPreview, PlanRequest, SeenPlan } from '$lib/contract/adjust';
+import type { Result } from '$lib/core/result';
+import { notesOfPlan, notesOfWater, ownLimits, planById, plansOf } from '../repository/correction.ts';
+import type { SiteScope } from '../repository/scope.ts';
+import type { Water } from '../repository/water.ts';
+import { readBatches } from './batches.ts';
+import type { Deps } from './deps.ts';
+import { judgeWater, type JudgedWater } from './judge-water.ts';
+import { makePlan, type PlanBase } from './make-plan.ts';
+import { planLine, seenPlan } from './seen-plan.ts';
+import { namedSupplements } from './supplements.ts';
+
+/** What a plan for a water stands on. */
+export async function planBase(
+	deps: Deps,
+	scope: SiteScope,
+	judged: JudgedWater,
+	response = 1
+): Promise<PlanBase> {
+	const [supplements, limits, batches] = await Promise.all([
+		namedSupplements(deps.db, scope),
+		ownLimits(deps.db, scope, judged.water.id),
+		readBatches(deps, scope)
+	]);
+	return { judged, supplements, limits, batches, response };
+}
+
+/** What a plan would be, before anybody begins it. */
+export async function previewPlan(
+	deps: Deps,
+	scope: SiteScope,
+	water: Water,
+	request: PlanRequest
+): Promise<Result<PlanPreview>> {
+	const judged = await judgeWater(deps, scope, water);
+	return makePlan(await planBase(deps, scope, judged), request);
+}
+
+/** One plan of a water with all that became of it; null where there is none such. */
+export async function readPlan(
+	deps: Deps,
+	scope: SiteScope,
+	water: Water,
+	planId: string
+): Promise<SeenPlan | null> {
+	const stored = await planById(deps.db, scope, planId);
+	if (!stored || stored.waterId !== water.id) return null;
+	const [notes, judged] = await Promise.all([
+		notesOfPlan(deps.db, scope, planId),
+		judgeWater(deps, scope, water)
+	]);
+	return seenPlan(stored, notes, judged);
+}
+
+/** Every plan of a judged water in a line, newest first. */
+export async function planLines(deps: Deps, scope: SiteScope, judged: JudgedWater): Promise<PlanLine[]> {
+	const [plans, notes] = await Promise.all([
+		plansOf(deps.db, scope, judged.water.id),
+		notesOfWater(deps.db, scope, judged.water.id)
+	]);
+	return plans.map((plan) => {
+		const own = notes.filter((n) => n.planId === plan.id);
+		return planLine(seenPlan(plan, own, judged), judged);
+	});
+}

@@ -1,0 +1,282 @@
+import type { ChangePlan, NoteStep, PlanStep, SeenPlan, StartPlan } from '$lib/contract/adjust';
+import { NEW_WATER_U, type EventDetails, type EventKind } from '$lib/contract/event';
+import { cautiousResponse, strengthOf } from '$lib/core/correction';
+import type { ParameterId } from '$lib/core/quantity';
+import { fail, ok, type Result } from '$lib/core/result';
+import { instant } from '$lib/core/time';
+import {
+	addPlan,
+	addPlanNote,
+	notesOfPlan,
+	planById,
+	type StoredPlan,
+	type StoredPlanNote
+} from '../repository/correction.ts';
+import { addEvent } from '../repository/event.ts';
+import type { SiteScope } from '../repository/scope.ts';
+import { waterAt, type Water } from '../repository/water.ts';
+import { readBatches, type Batch } from './batches.ts';
+import type { Deps } from './deps.ts';
+import { isFuture } from './future.ts';
+import { judgeWater, type JudgedWater } from './judge-water.ts';
+import { makePlan } from './make-plan.ts';
+import { once } from './once.ts';
+import { planBase } from './read-plan.ts';
+import { planDay, seenPlan } from './seen-plan.ts';
+
+/** A plan may begin on a day that has begun, or within so many days. */
+const AHEAD_DAYS = 30;
+
+/** Begins a plan: it is reckoned here, from where the water stands now, and kept as it is. */
+export async function startPlan(
+	deps: Deps,
+	scope: SiteScope,
+	command: StartPlan
+): Promise<Result<{ readonly planId: string }>> {
+	return once(deps, scope, 'start-plan', command, async (tx) => {
+		const now = deps.clock.now();
+		if (command.startsAt > now + AHEAD_DAYS * 86_400_000) return fail('in-the-future', 'startsAt');
+		const water = await waterAt(tx, scope, command.waterId, now);
+		if (!water) return fail('unknown-item', 'waterId');
+		const judged = await judgeWater(deps, scope, water);
+		const made = makePlan(await planBase(deps, scope, judged), command.request);
+		if (!made.ok) return made;
+		const acts = made.value.plan.steps.some((s) => s.what.kind !== 'test');
+		if (!acts) return fail('nothing-to-plan', 'request');
+		await addPlan(tx, scope, {
+			id: command.id,
+			waterId: water.id,
+			plan: made.value.plan,
+			startsAt: instant(command.startsAt),
+			offsetMinutes: command.offsetMinutes,
+			receivedAt: now
+		});
+		return ok({ planId: command.id });
+	});
+}
+
+interface OpenedPlan {
+	readonly stored: StoredPlan;
+	readonly notes: readonly StoredPlanNote[];
+	readonly water: Water;
+	readonly judged: JudgedWater;
+	readonly seen: SeenPlan;
+}
+
+async function opened(deps: Deps, scope: SiteScope, planId: string): Promise<OpenedPlan | null> {
+	const stored = await planById(deps.db, scope, planId);
+	const water = stored && (await waterAt(deps.db, scope, stored.waterId, deps.clock.now()));
+	if (!water) return null;
+	const [notes, judged] = await Promise.all([
+		notesOfPlan(deps.db, scope, planId),
+		judgeWater(deps, scope, water)
+	]);
+	return { stored, notes, water, judged, seen: seenPlan(stored, notes, judged) };
+}
+
+/** What a step that was done did to the water, as the log and the estimate take it. */
+function eventOf(
+	step: PlanStep,
+	plan: StoredPlan['plan'],
+	given: number | null,
+	batches: readonly Batch[]
+): { readonly kind: EventKind; readonly details: EventDetails } | null {
+	const { what } = step;
+	const strength = (parameter: ParameterId, rise: number, amount: number) => [
+		{
+			parameter,
+			risePerMlIn100L: Number(((rise * (plan.volumeL?.value ?? 100)) / 100 / amount).toPrecision(9))
+		}
+	];
+	switch (what.kind) {
+		case 'dose': {
+			const supplement = plan.supplements.find((s) => s.id === what.supplementId);
+			return {
+				kind: 'dose',
+				details: {
+					supplement: what.name,
+					amountMl: given ?? what.amount,
+					unit: what.unit,
+					strength: supplement ? strengthOf(supplement.what) : []
+				}
+			};
+		}
+		case 'daily-dose': {
+			const perDay = given ?? what.toPerDay;
+			const goal = plan.goals.find((g) => g.parameter === what.parameter);
+			const difference = what.toPerDay - what.fromPerDay;
+			return {
+				kind: 'recurring-dose',
+				details: {
+					supplement: what.name,
+					amountMlPerDay: perDay,
+					unit: what.unit,
+					strength: goal && difference !== 0 ? strength(what.parameter, -goal.drift.value, difference) : []
+				}
+			};
+		}
+		case 'salinity': {
+			if (what.saltKg > 0) {
+				const grams = given ?? what.saltKg * 1000;
+				return {
+					kind: 'dose',
+					details: {
+						supplement: 'Salt mix',
+						amountMl: grams,
+						unit: 'g',
+						strength: strength('salinity', what.to - what.from, what.saltKg * 1000)
+					}
+				};
+			}
+			return {
+				kind: 'water-change',
+				details: {
+					volumeL: given ?? what.exchangeL,
+					batch: 'Purified water',
+					newWater: [{ parameter: 'salinity', value: 0, u: 0.1 }]
+				}
+			};
+		}
+		case 'change': {
+			const batch = batches.find((b) => b.name === what.batch);
+			return {
+				kind: 'water-change',
+				details: {
+					volumeL: given ?? what.litres,
+					batch: what.batch,
+					newWater: Object.entries(batch?.levels ?? {}).map(([parameter, known]) => ({
+						parameter: parameter as ParameterId,
+						value: known.value,
+						u: Math.max(known.u, NEW_WATER_U[parameter as ParameterId] / 4)
+					}))
+				}
+			};
+		}
+		default:
+			return null;
+	}
+}
+
+/** Keeps that a step was done, with what it did to the water, or that it was left out. */
+export async function noteStep(
+	deps: Deps,
+	scope: SiteScope,
+	command: NoteStep
+): Promise<Result<{ readonly eventId: string | null }>> {
+	return once(deps, scope, 'note-step', command, async (tx) => {
+		const now = deps.clock.now();
+		if (isFuture(command.happenedAt, now)) return fail('in-the-future', 'happenedAt');
+		const plan = await opened(deps, scope, command.planId);
+		if (!plan) return fail('unknown-item', 'planId');
+		const { seen, stored, water } = plan;
+		const step = seen.steps.find((s) => s.id === command.stepId);
+		if (!step) return fail('unknown-item', 'stepId');
+		if (seen.state === 'reached' || seen.state === 'stopped') return fail('plan-ended', 'planId');
+		if (step.state === 'done' || step.state === 'skipped') return fail('already-finished', 'stepId');
+		const batches = step.what.kind === 'change' ? await readBatches(deps, scope) : [];
+		const event = command.outcome === 'done' ? eventOf(step, stored.plan, command.amount, batches) : null;
+		const eventId = event ? deps.newId() : null;
+		if (event?.kind === 'water-change' && water.netVolumeL !== null) {
+			const { volumeL } = event.details as { volumeL: number };
+			if (volumeL > water.netVolumeL)
+				return fail('too-large', 'amount', { most: water.netVolumeL, unit: 'L' });
+		}
+		const happenedAt = instant(command.happenedAt);
+		if (event && eventId) {
+			await addEvent(tx, scope, {
+				id: eventId,
+				waterId: water.id,
+				...event,
+				note: command.note,
+				happenedAt,
+				offsetMinutes: command.offsetMinutes,
+				precision: 'instant',
+				receivedAt: now
+			});
+		}
+		await addPlanNote(tx, scope, {
+			id: command.id,
+			planId: command.planId,
+			kind: command.outcome,
+			details:
+				command.outcome === 'done'
+					? { kind: 'done', stepId: step.id, amount: command.amount, eventId }
+					: { kind: 'skipped', stepId: step.id },
+			note: command.note,
+			happenedAt,
+			receivedAt: now
+		});
+		return ok({ eventId });
+	});
+}
+
+/** What the rest of a plan reckons with: what the water answered, where it answered otherwise than expected. */
+function responseOf(seen: SeenPlan, notes: readonly StoredPlanNote[]): number {
+	const before = notes.reduce(
+		(last, n) => (n.details.kind === 'adapted' && n.details.response !== 1 ? n.details.response : last),
+		1
+	);
+	const off = seen.goals.flatMap(({ followed }) =>
+		followed && (followed.course === 'weaker' || followed.course === 'stronger') ? [followed.response] : []
+	);
+	if (off.length === 0) return before;
+	return before * Math.min(...off.map(cautiousResponse));
+}
+
+/** Plans the rest anew from where the water stands, or ends a plan. Missed doses are never caught up at once. */
+export async function changePlan(
+	deps: Deps,
+	scope: SiteScope,
+	command: ChangePlan
+): Promise<Result<{ readonly steps: number }>> {
+	return once(deps, scope, 'change-plan', command, async (tx) => {
+		const now = deps.clock.now();
+		const plan = await opened(deps, scope, command.planId);
+		if (!plan) return fail('unknown-item', 'planId');
+		const { seen, stored, notes, judged } = plan;
+		if (seen.state === 'reached' || seen.state === 'stopped') return fail('plan-ended', 'planId');
+		const note = {
+			id: command.id,
+			planId: command.planId,
+			note: command.note,
+			happenedAt: now,
+			receivedAt: now
+		};
+		if (command.what !== 'plan-rest') {
+			await addPlanNote(tx, scope, {
+				...note,
+				kind: 'ended',
+				details: { kind: 'ended', why: command.what }
+			});
+			return ok({ steps: 0 });
+		}
+		const response = responseOf(seen, notes);
+		const made = makePlan(await planBase(deps, scope, judged, response), stored.plan.request);
+		if (!made.ok) return made;
+		const { steps, courses, goals, days } = made.value.plan;
+		if (!steps.some((s) => s.what.kind !== 'test')) return fail('nothing-to-plan', 'request');
+		const today = planDay(stored.startsAt, now, judged.timeZone);
+		// A dose of today is given already where one was noted today: the rest begins tomorrow.
+		const given = seen.steps.some((s) => s.day === today && s.state === 'done' && s.what.kind !== 'test');
+		const fromDay = given ? today + 1 : today;
+		await addPlanNote(tx, scope, {
+			...note,
+			kind: 'adapted',
+			details: {
+				kind: 'adapted',
+				fromDay,
+				days: fromDay + days,
+				steps: steps
+					.filter((s) => s.what.kind !== 'test' || s.what.why !== 'before')
+					.map((s) => ({ ...s, id: `${notes.length}:${s.id}`, day: s.day + fromDay })),
+				courses: courses.map((c) => ({
+					...c,
+					points: c.points.map((p) => ({ ...p, day: p.day + fromDay }))
+				})),
+				goals,
+				response
+			}
+		});
+		return ok({ steps: steps.length });
+	});
+}

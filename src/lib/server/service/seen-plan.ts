@@ -1,0 +1,241 @@
+import type {
+	PlanGoal,
+	PlanLine,
+	PlanNoteDetails,
+	PlanStep,
+	SeenGoal,
+	SeenPlan,
+	SeenStep
+} from '$lib/contract/adjust';
+import {
+	effectOf,
+	follow,
+	RAISED,
+	riseIn,
+	sharedReason,
+	type FollowReading,
+	type GivenDose,
+	type RaisedParameter
+} from '$lib/core/correction';
+import type { ParameterId } from '$lib/core/quantity';
+import { pointOf } from '$lib/core/reading';
+import { addDays, civilDate, daysBetween, type Instant } from '$lib/core/time';
+import type { StoredPlan, StoredPlanNote } from '../repository/correction.ts';
+import type { JudgedWater } from './judge-water.ts';
+import { isLine } from './water-history.ts';
+
+/** A plan that nobody closed is over so many days after its last step. */
+const OVER_DAYS = 2;
+/** The curve begins so many days before the plan. */
+const BEFORE_DAYS = 4;
+const CURVE_STEP_DAYS = 0.5;
+/** A course is followed by what a day may change; where nothing limits it, by this part of the way. */
+const PART_OF_WAY = 3;
+
+/** Calendar days from the plan's first day to a time, in the site's zone. */
+export function planDay(startsAt: Instant, at: Instant, timeZone: string): number {
+	const day = (t: Instant) => Date.parse(`${civilDate(t, timeZone)}T00:00:00Z`);
+	return Math.round((day(at) - day(startsAt)) / 86_400_000);
+}
+
+type Adapted = Extract<PlanNoteDetails, { kind: 'adapted' }>;
+type Done = Extract<PlanNoteDetails, { kind: 'done' }>;
+
+interface DoneStep {
+	readonly step: PlanStep;
+	readonly details: Done;
+	readonly at: Instant;
+}
+
+/** The steps in force: those of the plan, and from each time that the rest was planned anew, the new ones. */
+function stepsInForce(plan: StoredPlan['plan'], notes: readonly StoredPlanNote[]): PlanStep[] {
+	let steps: PlanStep[] = [...plan.steps];
+	const told = new Set<string>();
+	for (const { details } of notes) {
+		if (details.kind === 'done' || details.kind === 'skipped') told.add(details.stepId);
+		if (details.kind !== 'adapted') continue;
+		const kept = steps.filter((s) => told.has(s.id) || s.day < details.fromDay);
+		steps = [...kept, ...details.steps];
+	}
+	return steps.sort((a, b) => a.day - b.day);
+}
+
+/** What a step that was done raised of a parameter, as it was believed to. */
+function riseOf(
+	{ step, details }: DoneStep,
+	parameter: ParameterId,
+	plan: StoredPlan['plan'],
+	volumeL: number
+): number {
+	const { what } = step;
+	if (what.kind === 'salinity') return parameter === 'salinity' ? what.to - what.from : 0;
+	if (what.kind !== 'dose' || !(RAISED as readonly string[]).includes(parameter)) return 0;
+	const supplement = plan.supplements.find((s) => s.id === what.supplementId);
+	if (!supplement) return 0;
+	return riseIn(
+		effectOf(supplement.what, details.amount ?? what.amount, volumeL),
+		parameter as RaisedParameter
+	);
+}
+
+interface Since {
+	readonly at: Instant;
+	readonly goals: readonly PlanGoal[];
+	readonly response: number;
+}
+
+function seenGoal(
+	goal: PlanGoal,
+	since: Since,
+	plan: StoredPlan,
+	done: readonly DoneStep[],
+	judged: JudgedWater
+): SeenGoal {
+	const { now, results, estimates } = judged;
+	const { parameter } = goal;
+	const own = results.filter((r) => r.result.parameter === parameter && r.at >= since.at);
+	const readings: FollowReading[] = own.flatMap(({ at, result }) => {
+		const point = pointOf(result);
+		return point ? [{ day: daysBetween(since.at, at), value: point.value, u: point.uRandom }] : [];
+	});
+	const volumeL = (plan.plan.volumeL?.value ?? 1) / since.response;
+	const given: GivenDose[] = done
+		.filter((d) => d.at >= since.at)
+		.map((d) => ({ day: daysBetween(since.at, d.at), rise: riseOf(d, parameter, plan.plan, volumeL) }))
+		.filter((d) => d.rise !== 0);
+	// A daily dose that was set anew brings its difference every day.
+	for (const { step, at } of done) {
+		if (step.what.kind !== 'daily-dose' || step.what.parameter !== parameter || at < since.at) continue;
+		const perDay = -goal.drift.value;
+		for (let day = daysBetween(since.at, at) + 0.5; day < daysBetween(since.at, now); day++)
+			given.push({ day, rise: perDay });
+	}
+	const doses = plan.plan.request.kind === 'doses' || plan.plan.request.kind === 'salinity';
+	const line = estimates.of(parameter);
+	const from = addDays(plan.startsAt, -BEFORE_DAYS);
+	const points: { at: Instant; value: number; u: number }[] = [];
+	if (isLine(parameter, line)) {
+		for (let at = from; at <= now; at = addDays(at, CURVE_STEP_DAYS)) {
+			const { value, uRandom, uCommon } = line.at(at);
+			points.push({ at, value, u: Math.hypot(uRandom, uCommon) });
+		}
+	}
+	return {
+		...goal,
+		followed: doses
+			? follow(
+					{ value: goal.from.value, u: goal.fromU },
+					goal.drift,
+					given,
+					readings,
+					goal.limitPerDay ?? Math.abs(goal.aim - goal.from.value) / PART_OF_WAY
+				)
+			: null,
+		readings: results
+			.filter((r) => r.result.parameter === parameter && r.at >= from)
+			.flatMap(({ at, result }) => {
+				const point = pointOf(result);
+				return point ? [{ at, value: point.value, u: Math.hypot(point.uRandom, point.uCommon) }] : [];
+			}),
+		estimate: points
+	};
+}
+
+/** A plan as it stands: what was done of it, what was missed, whether it runs as it should. */
+export function seenPlan(
+	stored: StoredPlan,
+	notes: readonly StoredPlanNote[],
+	judged: JudgedWater
+): SeenPlan {
+	const { now, timeZone, results } = judged;
+	const { plan, startsAt } = stored;
+	const today = planDay(startsAt, now, timeZone);
+	const steps = stepsInForce(plan, notes);
+	const noteOf = new Map(
+		notes.flatMap((n) =>
+			n.details.kind === 'done' || n.details.kind === 'skipped' ? [[n.details.stepId, n] as const] : []
+		)
+	);
+	const end = notes.find((n) => n.kind === 'ended') ?? null;
+	const lastDay = Math.max(0, ...steps.map((s) => s.day));
+	const state: SeenPlan['state'] =
+		end?.details.kind === 'ended' ? end.details.why : today > lastDay + OVER_DAYS ? 'over' : 'running';
+	const endedAt = end?.happenedAt ?? null;
+	const seen: SeenStep[] = steps.map((step) => {
+		const note = noteOf.get(step.id);
+		const at = addDays(startsAt, step.day);
+		const given = note?.details.kind === 'done' ? note.details.amount : null;
+		const base = { ...step, at: note?.happenedAt ?? at, given, note: note?.note ?? '' };
+		if (note) return { ...base, state: note.details.kind === 'done' ? 'done' : 'skipped' };
+		if (step.what.kind === 'test') {
+			// The second reading is one made after the plan; others count from their day on.
+			const since = step.day === 0 ? startsAt : addDays(startsAt, step.day - 0.5);
+			const read = step.what.parameters.every((p) =>
+				results.some((r) => r.result.parameter === p && r.at >= since)
+			);
+			return { ...base, state: read ? 'done' : 'open' };
+		}
+		const late = step.day < today && step.what.kind !== 'remedy';
+		return { ...base, state: late ? 'missed' : 'open' };
+	});
+	const done: DoneStep[] = steps.flatMap((step) => {
+		const note = noteOf.get(step.id);
+		return note?.details.kind === 'done' ? [{ step, details: note.details, at: note.happenedAt }] : [];
+	});
+	const adaptations = notes.flatMap((n) =>
+		n.details.kind === 'adapted' ? [{ at: n.happenedAt, details: n.details }] : []
+	);
+	// Where the rest was planned by another answer of the water, it is followed from there.
+	const turned = adaptations.findLast((a) => a.details.response !== 1);
+	const since: Since = turned
+		? { at: turned.at, goals: turned.details.goals, response: turned.details.response }
+		: { at: startsAt, goals: plan.goals, response: 1 };
+	const goals = since.goals.map((goal) => seenGoal(goal, since, stored, done, judged));
+	const off = goals.flatMap(({ followed }) =>
+		followed && (followed.course === 'weaker' || followed.course === 'stronger') ? [followed.response] : []
+	);
+	const answers = goals.flatMap(({ followed }) =>
+		followed && followed.course !== 'too-early' ? [followed.response] : []
+	);
+	const latest: Adapted | undefined = adaptations.at(-1)?.details;
+	return {
+		id: stored.id,
+		startsAt,
+		plan,
+		steps: seen,
+		courses: latest ? latest.courses : plan.courses,
+		goals,
+		state,
+		endedAt,
+		reason: off.length > 0 && plan.volumeL ? sharedReason(answers, plan.volumeL.value) : null,
+		adapted: adaptations.length
+	};
+}
+
+/** The same in a line. */
+export function planLine(seen: SeenPlan, judged: JudgedWater): PlanLine {
+	const { now, timeZone } = judged;
+	const day = planDay(seen.startsAt, now, timeZone);
+	const days = Math.max(0, ...seen.steps.map((s) => s.day)) + 1;
+	const off = seen.goals.find(
+		(g) => g.followed && g.followed.course !== 'on-course' && g.followed.course !== 'too-early'
+	);
+	return {
+		id: seen.id,
+		title: seen.goals.map((g) => g.parameter),
+		request: seen.plan.request,
+		startsAt: seen.startsAt,
+		day: Math.min(day + 1, days),
+		days,
+		state: seen.state,
+		offCourse: off?.followed ? { parameter: off.parameter, followed: off.followed } : null,
+		today:
+			seen.state === 'running'
+				? seen.steps.filter(
+						(s) =>
+							(s.day === day && s.state !== 'skipped') || (s.state === 'open' && s.day < day && s.day >= 0)
+					)
+				: [],
+		missed: seen.steps.filter((s) => s.state === 'missed').length
+	};
+}

@@ -1,0 +1,57 @@
+import { GUESSED_VOLUME_U, KNOWN_VOLUME_U, type Known, type WaterNow } from '$lib/core/correction';
+import { isFresh } from '$lib/core/judgement';
+import { PARAMETER_IDS, type ParameterId } from '$lib/core/quantity';
+import { pointOf, standardUncertaintyOf } from '$lib/core/reading';
+import { addDays } from '$lib/core/time';
+import type { JudgedWater } from './judge-water.ts';
+import { isLine } from './water-history.ts';
+
+/** A single reading stands for the water for so long; pH and temperature change by the hour. */
+const READING_DAYS = 45;
+const MOMENT_DAYS = 3;
+const OF_THE_MOMENT: ReadonlySet<ParameterId> = new Set<ParameterId>(['ph', 'temperature']);
+
+/** What is known of a parameter now: its estimate, else its last reading while that stands for something. */
+export function knownLevel(judged: JudgedWater, parameter: ParameterId): Known | null {
+	const line = judged.estimates.of(parameter);
+	const moment = OF_THE_MOMENT.has(parameter);
+	if (!moment && isLine(parameter, line)) {
+		const { value, uRandom, uCommon } = line.at(judged.now);
+		return { value, u: Math.max(1e-9, Math.hypot(uRandom, uCommon)) };
+	}
+	const since = addDays(judged.now, -(moment ? MOMENT_DAYS : READING_DAYS));
+	const last = judged.results.findLast((r) => r.result.parameter === parameter && r.at >= since);
+	const point = last && pointOf(last.result);
+	return point ? { value: point.value, u: Math.max(1e-9, standardUncertaintyOf(point)) } : null;
+}
+
+/**
+ * The water as a correction takes it. What was not read is missing, and is named where it has to be assumed.
+ *
+ * @param volumeKnown the net volume was found by filling or by a dose, not guessed from the glass
+ */
+export function waterNow(judged: JudgedWater, volumeKnown: boolean): WaterNow | null {
+	const { water } = judged;
+	if (water.netVolumeL === null) return null;
+	const levels: Partial<Record<ParameterId, Known>> = {};
+	for (const parameter of PARAMETER_IDS) {
+		const known = knownLevel(judged, parameter);
+		if (known) levels[parameter] = known;
+	}
+	return {
+		volumeL: {
+			value: water.netVolumeL,
+			u: water.netVolumeL * (volumeKnown ? KNOWN_VOLUME_U : GUESSED_VOLUME_U),
+			...(volumeKnown ? {} : { assumed: true })
+		},
+		fresh: isFresh(water.profile),
+		animals: water.hasAnimals,
+		levels
+	};
+}
+
+/** Random standard uncertainty of one reading with the kit that was used last. */
+export function readingUOf(judged: JudgedWater, parameter: ParameterId): number | null {
+	const last = judged.results.findLast((r) => r.result.parameter === parameter && pointOf(r.result) !== null);
+	return last ? (pointOf(last.result)?.uRandom ?? null) : null;
+}
