@@ -6,17 +6,19 @@ import type { DemoShelf, DemoShelfNote, SiteStory, WaterStory } from '../src/lib
 import { demoWorld } from '../src/lib/demo/world.ts';
 import { PROFILES } from '../src/lib/core/judgement/index.ts';
 import { stepsFor, timerSecondsOf, type Method, type Portion } from '../src/lib/core/method/index.ts';
-import { addSeconds, civilDate, offsetMinutes, type Instant } from '../src/lib/core/time/index.ts';
+import { addDays, addSeconds, civilDate, offsetMinutes, type Instant } from '../src/lib/core/time/index.ts';
 import type { BenchEntry } from '../src/lib/core/bench/index.ts';
 import type { ParameterId } from '../src/lib/core/quantity/index.ts';
 import type { RecordEvent } from '../src/lib/contract/event.ts';
 import type { Result } from '../src/lib/core/result/index.ts';
 import { clockSetting, idMaker, serverClock } from '../src/lib/server/clock.ts';
 import { connect } from '../src/lib/server/db/connect.ts';
+import { LABEL_U } from '../src/lib/core/correction/index.ts';
 import { memberByRole, siteByName } from '../src/lib/server/repository/founding.ts';
 import { adoptShipped } from '../src/lib/server/service/adopt-shipped.ts';
 import { foundSite } from '../src/lib/server/service/found-site.ts';
 import type { SiteScope } from '../src/lib/server/repository/scope.ts';
+import { waterAt } from '../src/lib/server/repository/water.ts';
 import { createServices } from '../src/lib/server/services.ts';
 
 const url = process.env.DATABASE_URL;
@@ -146,6 +148,86 @@ async function fillReadings(
 					reason: one.correctedBecause
 				})
 			);
+		}
+	}
+}
+
+async function fillSupplements(scope: SiteScope, waterId: string, story: SiteStory): Promise<void> {
+	for (const { name, parameter, risePerMlIn100L, form, notWith } of story.supplements) {
+		must(
+			await services.saveSupplement(scope, {
+				id: deps.newId(),
+				waterId,
+				name,
+				details: {
+					what: {
+						kind: 'product',
+						unit: 'ml',
+						strength: [{ parameter, risePer100L: risePerMlIn100L }],
+						form,
+						from: 'label',
+						relativeU: LABEL_U
+					},
+					notWith,
+					inUse: true
+				}
+			})
+		);
+	}
+}
+
+/** Corrections, made by the application itself on the day on which they began, and carried out as the story says. */
+async function fillPlans({ scopes, waterId, timeZone }: At, story: WaterStory): Promise<void> {
+	const [scope] = scopes;
+	for (const { startsAt, limits, goals, endedAt, note } of story.plans) {
+		moment = addSeconds(startsAt, -60);
+		for (const { parameter, perDay } of limits) {
+			const limit = { id: deps.newId(), waterId, parameter, direction: 'up', perDay, reason: '' } as const;
+			must(await services.setLimit(scope, limit));
+		}
+		moment = startsAt;
+		const supplements = await services.readSupplements(scope);
+		const water = await waterAt(db, scope, waterId, startsAt);
+		const { estimates } = await services.judgeWater(scope, water!);
+		const planId = deps.newId();
+		must(
+			await services.startPlan(scope, {
+				id: planId,
+				waterId,
+				startsAt,
+				offsetMinutes: offsetMinutes(startsAt, timeZone),
+				request: {
+					kind: 'doses',
+					volumeKnown: true,
+					goals: goals.map(({ parameter, supplement, risePerDay, days }) => ({
+						parameter,
+						// Seen from the kit's estimate of that morning.
+						aim: estimates.of(parameter)!.at(startsAt).value + risePerDay * days,
+						supplementId: supplements.find((s) => s.name === supplement)?.id ?? supplement
+					}))
+				}
+			})
+		);
+		for (const { parameter, given } of goals) {
+			for (const [day, amount] of given.entries()) {
+				moment = addDays(startsAt, day + 0.1);
+				must(
+					await services.noteStep(scope, {
+						id: deps.newId(),
+						planId,
+						stepId: `${day}-dose-${parameter}`,
+						outcome: 'done',
+						amount,
+						happenedAt: moment,
+						offsetMinutes: offsetMinutes(moment, timeZone),
+						note: ''
+					})
+				);
+			}
+		}
+		if (endedAt) {
+			moment = endedAt;
+			must(await services.changePlan(scope, { id: deps.newId(), planId, what: 'reached', note }));
 		}
 	}
 }
@@ -300,6 +382,7 @@ async function fillSite(
 		const { shelf, timeZone } = story;
 		if (!itemIds) {
 			itemIds = await fillThings(scopes[0]!, waterId, shelf);
+			await fillSupplements(scopes[0]!, waterId, story);
 			for (const { key, notes } of shelf.things) {
 				for (const note of notes.filter((n) => n.kind !== 'retired')) {
 					await noteThing(scopes[0]!, waterId, itemIds.get(key)!, note);
@@ -311,6 +394,7 @@ async function fillSite(
 		await fillTargets(at, water);
 		await fillEvents(at, water);
 		await fillReadings(at, water);
+		await fillPlans(at, water);
 	}
 	if (first) {
 		await fillSessions(first, story, waterIds);

@@ -1,3 +1,4 @@
+import type { PlanLine } from './adjust.ts';
 import type { DoubtfulReading } from './doubt.ts';
 import type { EventKind } from './event.ts';
 import type {
@@ -160,4 +161,6 @@ export interface TodayAnswer {
 	readonly lastSession: LastSession | null;
 	readonly rows: readonly ParameterToday[];
 	readonly untested: readonly ParameterId[];
+	/** Corrections that run, with what they ask for today. */
+	readonly plans: readonly PlanLine[];
 }

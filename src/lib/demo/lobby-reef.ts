@@ -28,14 +28,13 @@ import { addDays, daysBetween, type Instant } from '$lib/core/time';
 import { calendar } from './calendar';
 import { deathPanel } from './death-panel';
 import { displayPairs } from './display-pairs';
+import { CALCIUM_PART, CARBONATE, lobbyPlans } from './lobby-plans';
 import type { DemoNote, DemoReading, WaterStory } from './story';
 
 export const LOBBY_REEF = { name: 'Lobby reef', netVolumeL: 540, days: 548 } as const;
 export const LIBRARY = { name: 'Quay library', timeZone: 'Europe/Lisbon' } as const;
 
 const SEED = 540_2026;
-const CARBONATE = 'Part one, carbonate';
-const CALCIUM_PART = 'Part two, calcium';
 const CARBONATE_STRENGTH: readonly SupplementStrength[] = [
 	{ parameter: 'alkalinity', risePerMlIn100L: 0.14 }
 ];
@@ -175,6 +174,10 @@ export function lobbyReef(now: Instant): LobbyReef {
 		});
 	}
 
+	const ago = (count: number, time: string) => days.find((d) => d.day === LOBBY_REEF.days - count)!.at(time);
+	const planned = lobbyPlans(ago, LOBBY_REEF.netVolumeL);
+	tests.push(...planned.tests);
+
 	const levels = {
 		alkalinity: 8.1,
 		calcium: 428,
@@ -191,7 +194,7 @@ export function lobbyReef(now: Instant): LobbyReef {
 		start: { at: start, levels },
 		until,
 		volumeL: LOBBY_REEF.netVolumeL,
-		events,
+		events: [...events, ...planned.doses],
 		living,
 		moods,
 		tests,
@@ -232,7 +235,6 @@ export function lobbyReef(now: Instant): LobbyReef {
 	}
 
 	const history = simulateWater(script(now));
-	const ago = (count: number, time: string) => days.find((d) => d.day === LOBBY_REEF.days - count)!.at(time);
 	const misreadIndex = history.readings.findIndex(
 		(r) => r.method === ALK_SYRINGE && daysBetween(r.at, now) < 80
 	);
@@ -315,6 +317,7 @@ export function lobbyReef(now: Instant): LobbyReef {
 			singleDoses: CARBONATE,
 			batches: [],
 			notes,
+			plans: planned.plans,
 			readings
 		}
 	};

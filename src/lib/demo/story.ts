@@ -1,5 +1,6 @@
 import type { WaterEvent } from '$lib/core/balance';
 import type { AddItem } from '$lib/contract/shelf';
+import type { AlkalinityForm, RaisedParameter } from '$lib/core/correction';
 import type { ProfileId } from '$lib/core/judgement';
 import type { Method } from '$lib/core/method';
 import type { ParameterId } from '$lib/core/quantity';
@@ -34,6 +35,34 @@ export interface DemoReading {
 	readonly correctedBecause?: string;
 }
 
+/** A correction by plan, as it went. */
+export interface DemoPlan {
+	readonly startsAt: Instant;
+	/** What a day may change, where the keeper set it lower. */
+	readonly limits: readonly { readonly parameter: 'alkalinity' | 'calcium'; readonly perDay: number }[];
+	readonly goals: readonly {
+		readonly parameter: RaisedParameter;
+		/** One of the site's supplements by name, or the id of a common one. */
+		readonly supplement: string;
+		/** As it was meant: rise a day, and on how many days. */
+		readonly risePerDay: number;
+		readonly days: number;
+		/** Amount of each day, as given; on the first days so far. */
+		readonly given: readonly number[];
+	}[];
+	readonly endedAt: Instant | null;
+	readonly note: string;
+}
+
+/** A product of the keeper's own, by its label. */
+export interface DemoSupplement {
+	readonly name: string;
+	readonly parameter: RaisedParameter;
+	readonly risePerMlIn100L: number;
+	readonly form: AlkalinityForm;
+	readonly notWith: string;
+}
+
 /** One water of the demo world with everything that was ever entered for it. */
 export interface WaterStory {
 	readonly name: string;
@@ -48,11 +77,12 @@ export interface WaterStory {
 	readonly singleDoses: string;
 	readonly batches: readonly DemoBatch[];
 	readonly notes: readonly DemoNote[];
+	readonly plans: readonly DemoPlan[];
 	readonly readings: readonly DemoReading[];
 }
 
 /** A water to which nothing is done: what its story leaves open. */
-export const QUIET = { events: [], batches: [], notes: [], singleDoses: '' } as const;
+export const QUIET = { events: [], batches: [], notes: [], plans: [], singleDoses: '' } as const;
 
 /** What is noted of a thing after it came. */
 export interface DemoShelfNote {
@@ -109,5 +139,6 @@ export interface SiteStory {
 	}[];
 	readonly waters: readonly WaterStory[];
 	readonly shelf: DemoShelf;
+	readonly supplements: readonly DemoSupplement[];
 	readonly sessions: readonly DemoSession[];
 }

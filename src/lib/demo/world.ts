@@ -1,4 +1,5 @@
 import type { Instant } from '$lib/core/time';
+import { LIBRARY_SUPPLEMENTS } from './lobby-plans';
 import { lobbyReef, LIBRARY } from './lobby-reef';
 import { classroomTank, cuttingsTray, paludarium } from './living-waters';
 import { collected, mixingBarrel, quayTap } from './still-waters';
@@ -52,6 +53,7 @@ export function demoWorld(now: Instant): readonly [SiteStory, SiteStory] {
 				)
 			],
 			shelf: libraryShelf(now),
+			supplements: LIBRARY_SUPPLEMENTS,
 			sessions: librarySessions(now)
 		},
 		{
@@ -63,6 +65,7 @@ export function demoWorld(now: Instant): readonly [SiteStory, SiteStory] {
 			],
 			waters: [cuttingsTray(now, zone), classroomTank(now, zone)],
 			shelf: schoolShelf(now),
+			supplements: [],
 			sessions: []
 		}
 	];

@@ -24,6 +24,8 @@ export const EVENT_NAMES: Readonly<Record<EventKind, string>> = {
 interface AnyDetails {
 	readonly supplement?: string;
 	readonly amountMl?: number;
+	/** mL unless it was weighed. */
+	readonly unit?: 'ml' | 'g';
 	readonly amountMlPerDay?: number;
 	readonly days?: number;
 	readonly volumeL?: number;
@@ -35,13 +37,14 @@ interface AnyDetails {
 /** What an event was, in one line. */
 export function eventWords(kind: EventKind, details: EventDetails): string {
 	const d: AnyDetails = details;
+	const unit = d.unit === 'g' ? 'g' : 'mL';
 	switch (kind) {
 		case 'dose':
-			return `${plain(d.amountMl ?? 0)} mL of ${d.supplement}`;
+			return `${plain(d.amountMl ?? 0)} ${unit} of ${d.supplement}`;
 		case 'recurring-dose':
 			return d.amountMlPerDay === 0
 				? `${d.supplement} stopped`
-				: `${d.supplement}, ${plain(d.amountMlPerDay ?? 0)} mL a day from here on`;
+				: `${d.supplement}, ${plain(d.amountMlPerDay ?? 0)} ${unit} a day from here on`;
 		case 'recurring-dose-missed':
 			return `${d.supplement}, for ${plain(d.days ?? 0)} days`;
 		case 'water-change': {

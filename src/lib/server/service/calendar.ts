@@ -2,17 +2,19 @@ import { createHash, randomBytes } from 'node:crypto';
 import { createEvents, type EventAttributes } from 'ics';
 import type { ChangeFeed, OpenFeed } from '$lib/contract/calendar';
 import type { DueTest } from '$lib/core/judgement';
-import { nameWithin } from '$lib/core/quantity';
+import { nameWithin, PARAMETER_IDS, PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
 import { fail, ok, type Result } from '$lib/core/result';
-import { civilDate, type Instant } from '$lib/core/time';
+import { addDays, civilDate, type Instant } from '$lib/core/time';
+import { stepWords } from '$lib/format/adjust';
 import { whyDue } from '$lib/format/bench';
 import { isDuplicate } from '../repository/database.ts';
 import { addFeed, feedsOf, revokeFeed } from '../repository/judgement.ts';
 import { scopeOfFeed, type SiteScope } from '../repository/scope.ts';
 import { waterAt, watersOf } from '../repository/water.ts';
 import type { Deps } from './deps.ts';
-import { judgeWater } from './judge-water.ts';
+import { judgeWater, type JudgedWater } from './judge-water.ts';
 import { once } from './once.ts';
+import { runningPlans } from './read-plan.ts';
 
 const PRODUCT = '-//Tevrik//Tests//EN';
 
@@ -22,6 +24,8 @@ interface WaterDue {
 	readonly id: string;
 	readonly name: string;
 	readonly due: readonly DueTest[];
+	/** What corrections ask for, day by day, in words. */
+	readonly steps: readonly { readonly day: string; readonly words: string }[];
 }
 
 /**
@@ -36,26 +40,40 @@ export function calendarText(
 	siteName: string
 ): string {
 	const today = civilDate(now, timeZone);
-	const events = waters.flatMap(({ id, name, due }): EventAttributes[] => {
+	const entry = (uid: string, day: string, title: string, description: string): EventAttributes => {
+		const [year = 0, month = 0, date = 0] = day.split('-').map(Number);
+		return {
+			uid,
+			productId: PRODUCT,
+			// Known to the package, not to its types.
+			...({ timestamp: now } as object),
+			start: [year, month, date],
+			duration: { days: 1 },
+			title,
+			description
+		};
+	};
+	const events = waters.flatMap(({ id, name, due, steps }): EventAttributes[] => {
 		const byDay = new Map<string, DueTest[]>();
 		for (const test of due) {
 			const day = civilDate(test.dueAt, timeZone);
 			const shown = day < today ? today : day;
 			byDay.set(shown, [...(byDay.get(shown) ?? []), test]);
 		}
-		return [...byDay].map(([day, tests]): EventAttributes => {
-			const [year = 0, month = 0, date = 0] = day.split('-').map(Number);
-			return {
-				uid: `${id}-${day}@tevrik`,
-				productId: PRODUCT,
-				// Known to the package, not to its types.
-				...({ timestamp: now } as object),
-				start: [year, month, date],
-				duration: { days: 1 },
-				title: `${name}: test ${tests.map((t) => nameWithin(t.parameter)).join(', ')}`,
-				description: tests.map((t) => `${nameWithin(t.parameter)}: ${whyDue(t)}.`).join('\n')
-			};
+		const tests = [...byDay].map(([day, asked]) =>
+			entry(
+				`${id}-${day}@tevrik`,
+				day,
+				`${name}: test ${asked.map((t) => nameWithin(t.parameter)).join(', ')}`,
+				asked.map((t) => `${nameWithin(t.parameter)}: ${whyDue(t)}.`).join('\n')
+			)
+		);
+		const days = [...new Set(steps.map((s) => s.day))];
+		const corrections = days.map((day) => {
+			const words = steps.filter((s) => s.day === day).map((s) => s.words);
+			return entry(`${id}-${day}-correction@tevrik`, day, `${name}: ${words[0] ?? ''}`, words.join('\n'));
 		});
+		return [...tests, ...corrections];
 	});
 	if (events.length === 0) {
 		return ['BEGIN:VCALENDAR', 'VERSION:2.0', `PRODID:${PRODUCT}`, 'END:VCALENDAR', ''].join('\r\n');
@@ -65,15 +83,30 @@ export function calendarText(
 	return value;
 }
 
-/** The tests of all tanks of a site, as a calendar. */
+/** What the corrections of a water still ask for, today and later. */
+async function stepsAhead(deps: Deps, scope: SiteScope, judged: JudgedWater): Promise<WaterDue['steps']> {
+	const units = Object.fromEntries(PARAMETER_IDS.map((p) => [p, PARAMETERS[p].canonicalUnit])) as Readonly<
+		Record<ParameterId, UnitId>
+	>;
+	const today = civilDate(judged.now, scope.timeZone);
+	return (await runningPlans(deps, scope, judged)).flatMap(({ startsAt, steps }) =>
+		steps.flatMap((step) => {
+			const day = civilDate(addDays(startsAt, step.day), scope.timeZone);
+			return step.state === 'open' && day >= today ? [{ day, words: stepWords(step, units) }] : [];
+		})
+	);
+}
+
+/** The tests of all tanks of a site, and the steps of their corrections, as a calendar. */
 export async function siteCalendar(deps: Deps, scope: SiteScope): Promise<string> {
 	const now = deps.clock.now();
 	const waters: WaterDue[] = [];
 	for (const { id, kind } of await watersOf(deps.db, scope)) {
 		const water = kind === 'tank' ? await waterAt(deps.db, scope, id, now) : null;
 		if (!water) continue;
-		const { due } = await judgeWater(deps, scope, water);
-		waters.push({ id, name: water.name, due });
+		const judged = await judgeWater(deps, scope, water);
+		const steps = await stepsAhead(deps, scope, judged);
+		waters.push({ id, name: water.name, due: judged.due, steps });
 	}
 	return calendarText(waters, scope.timeZone, now, scope.siteName);
 }

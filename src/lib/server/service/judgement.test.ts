@@ -19,7 +19,14 @@ describe('the tests as a calendar', () => {
 		weight: 1
 	});
 	const text = calendarText(
-		[{ id: 'w', name: 'Reef; one', due: [due('alkalinity', -3), due('calcium', 0.1), due('magnesium', 2)] }],
+		[
+			{
+				id: 'w',
+				name: 'Reef; one',
+				steps: [],
+				due: [due('alkalinity', -3), due('calcium', 0.1), due('magnesium', 2)]
+			}
+		],
 		ZONE,
 		now,
 		'Quay library'

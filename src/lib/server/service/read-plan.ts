@@ -52,14 +52,26 @@ export async function readPlan(
 	return seenPlan(stored, notes, judged);
 }
 
-/** Every plan of a judged water in a line, newest first. */
-export async function planLines(deps: Deps, scope: SiteScope, judged: JudgedWater): Promise<PlanLine[]> {
+async function seenPlans(deps: Deps, scope: SiteScope, judged: JudgedWater): Promise<SeenPlan[]> {
 	const [plans, notes] = await Promise.all([
 		plansOf(deps.db, scope, judged.water.id),
 		notesOfWater(deps.db, scope, judged.water.id)
 	]);
-	return plans.map((plan) => {
-		const own = notes.filter((n) => n.planId === plan.id);
-		return planLine(seenPlan(plan, own, judged), judged);
-	});
+	return plans.map((plan) =>
+		seenPlan(
+			plan,
+			notes.filter((n) => n.planId === plan.id),
+			judged
+		)
+	);
+}
+
+/** Every plan of a judged water in a line, newest first. */
+export async function planLines(deps: Deps, scope: SiteScope, judged: JudgedWater): Promise<PlanLine[]> {
+	return (await seenPlans(deps, scope, judged)).map((seen) => planLine(seen, judged));
+}
+
+/** The plans of a judged water that run, whole. */
+export async function runningPlans(deps: Deps, scope: SiteScope, judged: JudgedWater): Promise<SeenPlan[]> {
+	return (await seenPlans(deps, scope, judged)).filter((p) => p.state === 'running');
 }

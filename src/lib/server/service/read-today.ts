@@ -8,6 +8,7 @@ import type { Deps } from './deps.ts';
 import { findDoubts } from './find-doubts.ts';
 import { judgeWater, type JudgedWater } from './judge-water.ts';
 import { mattersOf } from './matters.ts';
+import { planLines } from './read-plan.ts';
 import { rateMoves } from './rate-moves.ts';
 import { bandAt, plainBand } from './water-history.ts';
 
@@ -46,7 +47,11 @@ export async function withMatters(deps: Deps, scope: SiteScope, judged: JudgedWa
 /** Where a water stands today: what it asks for, what is due, each tested parameter, and what was read last. */
 export async function readToday(deps: Deps, scope: SiteScope, water: Water): Promise<TodayAnswer> {
 	const judged = await judgeWater(deps, scope, water);
-	const { shown, folded } = pressing(await withMatters(deps, scope, judged));
+	const [matters, plans] = await Promise.all([
+		withMatters(deps, scope, judged),
+		planLines(deps, scope, judged)
+	]);
+	const { shown, folded } = pressing(matters);
 	const { rows, untested, stage, cycle, due } = judged;
 	return {
 		shown,
@@ -57,6 +62,7 @@ export async function readToday(deps: Deps, scope: SiteScope, water: Water): Pro
 		cycle,
 		lastSession: lastSessionOf(judged),
 		rows,
-		untested
+		untested,
+		plans: plans.filter((p) => p.state === 'running' || p.state === 'over')
 	};
 }

@@ -1,5 +1,11 @@
 import type { NamedSupplement, SaveSupplement } from '$lib/contract/adjust';
-import { COMPOUND_IDS, COMPOUNDS, recipeFor, SATURATED_LIMEWATER } from '$lib/core/correction';
+import {
+	COMPOUND_IDS,
+	COMPOUNDS,
+	magnesiumSalts,
+	recipeFor,
+	SATURATED_LIMEWATER
+} from '$lib/core/correction';
 import { fail, ok, type Result } from '$lib/core/result';
 import { addSupplement, ownSupplements } from '../repository/correction.ts';
 import type { Reader } from '../repository/database.ts';
@@ -13,6 +19,9 @@ const USUAL_PURITY = 0.98;
 /** Strontium is not raised on purpose: nobody can test it at home. */
 const COMMON = COMPOUND_IDS.filter((id) => id !== 'SrCl2.6H2O');
 
+/** Sulphate and chloride as in the sea. */
+const SEA = magnesiumSalts(1, 1);
+
 const SHIPPED: readonly NamedSupplement[] = [
 	...COMMON.map((compound): NamedSupplement => ({
 		id: `salt:${compound}`,
@@ -21,6 +30,23 @@ const SHIPPED: readonly NamedSupplement[] = [
 		what: { kind: 'salt', compound, purity: USUAL_PURITY },
 		notWith: ''
 	})),
+	{
+		id: 'sea-magnesium',
+		name: 'Magnesium solution in the sea’s proportion',
+		own: false,
+		what: {
+			kind: 'solution',
+			parts: [
+				{ compound: 'MgCl2.6H2O', gramsPerL: 300, purity: USUAL_PURITY },
+				{
+					compound: 'MgSO4.7H2O',
+					gramsPerL: Math.round((300 * SEA.sulphateG) / SEA.chlorideG),
+					purity: USUAL_PURITY
+				}
+			]
+		},
+		notWith: ''
+	},
 	{ id: 'limewater', name: 'Saturated limewater', own: false, what: SATURATED_LIMEWATER, notWith: '' }
 ];
 

@@ -22,6 +22,7 @@
 		{ id: 'today', name: 'Today' },
 		{ id: 'bench', name: 'Bench' },
 		{ id: 'trends', name: 'Trends' },
+		{ id: 'adjust', name: 'Adjust' },
 		{ id: 'shelf', name: 'Shelf' },
 		{ id: 'log', name: 'Log' }
 	];

@@ -15,6 +15,7 @@
 	import LastDay from './LastDay.svelte';
 	import Matters from './Matters.svelte';
 	import ParameterRow from './ParameterRow.svelte';
+	import PlansToday from './PlansToday.svelte';
 	import WaterLines from './WaterLines.svelte';
 
 	interface Props {
@@ -100,6 +101,7 @@
 		<p class="small mt-3">
 			<a class="link" href="{base}/testing">When tests are due, and the calendar</a>
 		</p>
+		{#if today.plans.length > 0}<PlansToday plans={today.plans} {base} {units} />{/if}
 		<Matters shown={today.shown} folded={today.folded} {context} />
 	</div>
 
@@ -179,6 +181,7 @@
 		{/if}
 		<p class="small mt-3 flex flex-wrap gap-x-6">
 			<a class="link flex min-h-8 items-center" href="{base}/targets">Targets of this water</a>
+			<a class="link flex min-h-8 items-center" href="{base}/adjust">What to put right</a>
 			<a class="link flex min-h-8 items-center" href="{base}/findings">What the rules find</a>
 			<a class="link flex min-h-8 items-center" href="{base}/compare"
 				>Compare two methods, readers or waters</a

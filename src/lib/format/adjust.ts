@@ -1,0 +1,434 @@
+import type { PlanRequest, PlanStep, RepairSeen, SeenPlan } from '$lib/contract/adjust';
+import type {
+	Assumption,
+	BatchFinding,
+	CauseId,
+	ChangeStep,
+	DoseUnit,
+	Followed,
+	GoalRefusal,
+	HusbandryId,
+	Moved,
+	NeglectedStep,
+	PlanRemark,
+	PlanWarning,
+	RemedyId,
+	Repair
+} from '$lib/core/correction';
+import { nameWithin, PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
+import { COVERAGE } from '$lib/core/uncertainty';
+import { fixed, measured, plain } from './number.ts';
+import { bandInUnit, inUnit, limitInUnit, ratePerDay, symbolAfter } from './quantity.ts';
+
+type Units = Readonly<Record<ParameterId, UnitId>>;
+
+/** "alkalinity and calcium" */
+export function listed(parameters: readonly ParameterId[]): string {
+	const names = parameters.map(nameWithin);
+	return names.length < 2 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
+}
+
+export function repairTitle(repair: Repair): string {
+	switch (repair.kind) {
+		case 'ammonia':
+			return `Get ${listed(repair.parameters)} down`;
+		case 'warmth':
+			return repair.side === 'low' ? 'Warm the water slowly' : 'Cool the water slowly';
+		case 'salinity':
+			return repair.side === 'low' ? 'Raise salinity' : 'Lower salinity';
+		case 'water-change':
+			return 'Change water first';
+		case 'raise':
+			return `Raise ${listed(repair.parameters)}`;
+		case 'lower':
+			return `Let ${nameWithin(repair.parameter)} fall`;
+		case 'acidity':
+			return `Find out why pH is ${repair.side}`;
+		case 'nutrient':
+			return repair.side === 'high'
+				? `Bring ${nameWithin(repair.parameter)} down`
+				: `Let ${nameWithin(repair.parameter)} rise`;
+		case 'leave':
+			return `Leave ${nameWithin(repair.parameter)} alone`;
+	}
+}
+
+/** Why it stands where it stands in the order. */
+export function repairWhy({ repair }: RepairSeen): string {
+	switch (repair.kind) {
+		case 'ammonia':
+			return 'It harms within hours, and more at high pH. Find its source before anything else.';
+		case 'warmth':
+			return 'Animals bear a wrong temperature better than a fast change of it.';
+		case 'salinity':
+			return 'Salinity comes first: everything else scales with it.';
+		case 'water-change':
+			return `One change moves ${listed(repair.parameters)} at once. Single doses come after it, for what is left.`;
+		case 'raise':
+			if (repair.first) {
+				return 'Magnesium this low lets calcium and carbonate fall out together: it is put right before they are chased.';
+			}
+			return repair.parameters.length > 1
+				? 'The two are planned as a pair, apart in time and place: together they can fall out, and both are lower than before.'
+				: 'Over as many days as animals bear, and tested between.';
+		case 'lower':
+			return 'No salt lowers it cleanly. Dose less and let it be used, or change water.';
+		case 'acidity':
+			return 'pH is a sign, not a thing to dose: ask for its cause first.';
+		case 'nutrient':
+			return 'The cause is asked before the remedy.';
+		case 'leave':
+			return repair.why === 'follows-salinity'
+				? 'It only follows salinity. It comes right with it.'
+				: repair.why === 'cannot-tell'
+					? 'The kit cannot tell whether it is outside at all. Test again when it is due.'
+					: 'It is moved by what is done already.';
+	}
+}
+
+/** "6.9 ± 0.2 dKH, wanted 7.5–9, aim 8.2" */
+export function repairValue(value: RepairSeen['values'][number], units: Units): string {
+	const unit = units[value.parameter];
+	const m = inUnit(value.parameter, value.value, value.u, unit);
+	const aim = value.aim === null ? '' : `, aim ${limitInUnit(value.parameter, value.aim, unit)}`;
+	return `${PARAMETERS[value.parameter].name} ${m.value} ± ${m.plusMinus}${symbolAfter(unit)}, wanted ${bandInUnit(value.parameter, value, unit)}${aim}`;
+}
+
+export const CAUSES: Readonly<Record<CauseId, string>> = {
+	overfed: 'More food than is eaten within minutes?',
+	'too-many-animals': 'New animals, or too many for the filter?',
+	'uncured-rock': 'New rock that was not cured?',
+	'dead-animal': 'An animal missing, dead behind the rock?',
+	'filter-stopped': 'A pump, skimmer or filter that stood still, or was cleaned too well?',
+	'medium-spent': 'Phosphate medium that is spent?',
+	'medium-strips': 'Phosphate medium that is fresh, or too much of it?',
+	'export-too-strong': 'Skimmer, refugium or an additive that takes out more than comes in?',
+	'little-food': 'Very little food, or few animals?',
+	'source-water': 'Source water or a fresh mix that brings it in?',
+	'new-tank': 'A tank in its first weeks?',
+	'closed-room': 'A closed room full of people, or a covered tank?',
+	'low-buffer': 'Alkalinity out of its band as well?',
+	'heater-fault': 'A heater or its thermostat at fault?',
+	'fan-or-room': 'The room, the lamps, a fan, the season?'
+};
+
+export const REMEDIES: Readonly<Record<RemedyId, string>> = {
+	'feed-less': 'Feed less: half for a week, nothing left lying.',
+	'add-animals-slower': 'Add no animals until it has settled, then slower.',
+	'cure-rock': 'Take rock that was not cured out, and cure it apart.',
+	'take-out-dead': 'Look for a dead animal and take it out.',
+	'restart-filter': 'Set pumps, skimmer and filter right; do not clean all media at once.',
+	'export-more': 'Export more: tune the skimmer, enlarge the refugium, shake out filter socks.',
+	'renew-medium': 'Renew the phosphate medium, a part at a time.',
+	'less-medium': 'Take half of the phosphate medium out, or slow its flow.',
+	'let-rise': 'Let it rise by itself, and look at it every few days.',
+	'feed-more': 'Feed a little more, spread over the day.',
+	'change-water': 'Change water in small steps.',
+	'purify-source': 'Purify the source water, and check it with a meter.',
+	'bind-ammonia': 'Bind ammonia with a product made for it, by its label. Kits may still show it as bound.',
+	'no-new-animals': 'No new animals until it is clear for days.',
+	'fresh-air': 'Let fresh air in, or draw the skimmer’s air from outside.',
+	'raise-buffer': 'Raise alkalinity into its band, slowly.',
+	'watch-nuisance': 'Watch for a film on sand and rock: water without nutrients invites it.',
+	'check-heater': 'Unplug, then check heater and thermostat with a second thermometer.',
+	'warm-slowly': 'Warm by half a degree a day, a degree at most.',
+	'cool-slowly': 'Cool by half a degree a day: fan, lamps off; never with ice in the tank.',
+	'stop-dosing': 'Stop what is dosed for alkalinity until pH is back.'
+};
+
+export const HUSBANDRY_TITLES: Readonly<Record<HusbandryId, string>> = {
+	'nitrate-high': 'Nitrate is high',
+	'nitrate-low': 'Nitrate is low',
+	'phosphate-high': 'Phosphate is high',
+	'phosphate-low': 'Phosphate is low',
+	ammonia: 'Ammonia or nitrite is there',
+	'ph-low': 'pH is low',
+	'ph-high': 'pH is high',
+	'temperature-low': 'The water is too cold',
+	'temperature-high': 'The water is too warm'
+};
+
+export const NEGLECTED: Readonly<Record<NeglectedStep, string>> = {
+	'test-first': 'Test before touching anything: ammonia, pH, alkalinity, nitrate, temperature.',
+	'bind-ammonia':
+		'Bind or remove ammonia first. At the low pH of such a tank it is mostly harmless; it turns poisonous as pH rises.',
+	'carbonate-slowly': 'Then raise carbonate slowly, over days, never in one dose.',
+	'small-changes':
+		'Then change water in small steps, a tenth at a time, with water of its own temperature and salinity.',
+	'test-between': 'Test ammonia and pH between all of these.',
+	'feed-little': 'Feed little until it has settled. One big change or a cleaned filter harms most.'
+};
+
+export const CHANGE_WORDS: Readonly<Record<ChangeStep, string>> = {
+	'mixed-and-tested': 'The new water was mixed the day before, aerated, and tested.',
+	matched: 'Its temperature is within 1 °C and its salinity within 0.5 of the tank’s.',
+	'heater-off': 'Heaters are off: dry, they crack and burn.',
+	'pumps-off': 'Pumps and skimmer are off.',
+	'top-up-off': 'The automatic top-up is off, or it fills the gap with fresh water.',
+	siphon: 'Siphon out what was planned; never start it by mouth.',
+	refill: 'Refill slowly, on a plate or the glass, not on corals.',
+	'top-up-on': 'Automatic top-up on again.',
+	'pumps-on': 'Pumps and skimmer on again; water flows everywhere.',
+	'heater-on': 'Heaters on again, once they are under water.',
+	checked: 'After ten minutes: temperature, level, salinity, and all animals looked at.'
+};
+
+export const REMARKS: Readonly<Record<PlanRemark, string>> = {
+	'second-reading':
+		'It begins with a second reading: this is more than a day may change, or it rests on one reading that surprised.',
+	long: 'It takes long. Look for what keeps the value down before you begin.',
+	stretched: 'It was stretched, because a salt brings more of something else than a day may change.',
+	'cannot-tell': 'The kit can hardly tell this from where it should be. Leaving it alone is a plan too.',
+	'many-portions': 'A day’s dose is given in parts, so that pH and saturation are borne.'
+};
+
+export const WARNINGS: Readonly<Record<PlanWarning, string>> = {
+	'would-precipitate':
+		'The water could lose calcium carbonate by itself: saturation would pass 7. Smaller portions, or a bicarbonate.',
+	'ph-high': 'pH would pass 8.5 at once. Smaller portions, or a bicarbonate.',
+	'raised-loss': 'Saturation passes 5: more than usual is lost on heaters and pumps.',
+	'corrosive-to-skeletons': 'Saturation stays below 1: skeletons dissolve. Raise alkalinity.'
+};
+
+export const ASSUMED: Readonly<Record<Assumption, string>> = {
+	volume: 'the net volume is guessed, ± 20 %',
+	ph: 'pH was not read in the last three days',
+	salinity: 'salinity was not read',
+	temperature: 'temperature was not read',
+	calcium: 'calcium was not read',
+	magnesium: 'magnesium was not read',
+	potassium: 'potassium was not read',
+	form: 'the label does not say in which form it brings alkalinity'
+};
+
+export const MOVED_NAMES: Readonly<Record<Moved, string>> = {
+	alkalinity: 'Alkalinity',
+	calcium: 'Calcium',
+	magnesium: 'Magnesium',
+	potassium: 'Potassium',
+	nitrate: 'Nitrate',
+	phosphate: 'Phosphate',
+	sodium: 'Sodium',
+	chloride: 'Chloride',
+	sulphate: 'Sulphate',
+	salinity: 'Salinity',
+	'ph-at-once': 'pH, at once after a portion',
+	'ph-later': 'pH, when air has taken its part',
+	'saturation-at-once': 'Saturation of aragonite, at once',
+	'saturation-later': 'Saturation of aragonite, later'
+};
+
+const UNTESTED_UNIT = ' mg/L';
+
+/** Before, after and change of a row of everything that moves, with the digits that mean something. */
+export function movedWords(
+	row: { readonly what: Moved; readonly before: number; readonly after: number; readonly u: number },
+	units: Units
+): { readonly before: string; readonly after: string; readonly change: string } {
+	const { what, before, after, u } = row;
+	const sign = (text: string, rise: number) => (rise > 0 ? `+${text}` : text);
+	if (what in PARAMETERS && what !== 'salinity') {
+		const parameter = what as ParameterId;
+		const unit = units[parameter];
+		const spread = Math.max(u, 1e-9);
+		const m = (value: number) => inUnit(parameter, value, spread, unit);
+		const rise = ratePerDay(parameter, after - before, Math.max(Math.abs(after - before) / 40, 1e-6), unit);
+		return {
+			before: `${m(before).value}${symbolAfter(unit)}`,
+			after: `${m(after).value} ± ${m(after).plusMinus}`,
+			change: sign(rise.value, after - before)
+		};
+	}
+	const decimals = what === 'salinity' || what.startsWith('ph') ? 2 : what.startsWith('saturation') ? 1 : 0;
+	const symbol = what === 'sodium' || what === 'chloride' || what === 'sulphate' ? UNTESTED_UNIT : '';
+	const more = what === 'salinity' ? 3 : decimals;
+	const spread = COVERAGE * u;
+	return {
+		before: `${fixed(before, decimals)}${symbol}`,
+		after:
+			spread >= 0.5 * 10 ** -decimals
+				? `${fixed(after, decimals)} ± ${fixed(spread, decimals)}`
+				: fixed(after, decimals),
+		change: sign(fixed(after - before, more), after - before)
+	};
+}
+
+/** "12 g", "8.5 mL", "1.2 L" */
+export function amountWords(amount: number, unit: DoseUnit): string {
+	if (unit === 'ml' && amount >= 1000) return `${plain(Number((amount / 1000).toPrecision(3)))} L`;
+	if (unit === 'g' && amount >= 1000) return `${plain(Number((amount / 1000).toPrecision(3)))} kg`;
+	return `${plain(Number(amount.toPrecision(3)))} ${unit === 'ml' ? 'mL' : 'g'}`;
+}
+
+export function refusalWords(refusal: GoalRefusal, units: Units): string {
+	const { parameter } = refusal;
+	const unit = units[parameter];
+	const level = (value: number) =>
+		`${limitInUnit(parameter, Number(value.toPrecision(3)), unit)}${symbolAfter(unit)}`;
+	const name = PARAMETERS[parameter].name;
+	switch (refusal.kind) {
+		case 'nothing-to-do':
+			return `${name} needs nothing: it is there, or comes with the rest.`;
+		case 'cannot-lower':
+			return `${name} is above that already, and nothing that is added lowers it. Dose less, or change water.`;
+		case 'rises-by-itself':
+			return `${name} gets there by itself in about ${Math.ceil(refusal.days)} days, as things run now. Leave it, and test.`;
+		case 'brings-too-much':
+			return `This brings far too much ${nameWithin(refusal.of)} for the ${nameWithin(parameter)} that is wanted. Choose another salt.`;
+		case 'too-far':
+			return `That is more than ninety careful days. The nearest that can be reached is ${level(refusal.nearest)}; a water change does more.`;
+		case 'overcharged':
+			return `The water does not bear it: ${refusal.by === 'ph' ? 'pH would be too high' : 'calcium carbonate would fall out'}. The nearest that can be reached is ${level(refusal.nearest)}.`;
+	}
+}
+
+export function stepWords(step: PlanStep, units: Units): string {
+	const { what } = step;
+	switch (what.kind) {
+		case 'dose': {
+			const parts =
+				what.portions > 1
+					? `, in ${what.portions} parts of ${amountWords(what.amount / what.portions, what.unit)} over the day`
+					: '';
+			return `Add ${amountWords(what.amount, what.unit)} of ${what.name}${parts}`;
+		}
+		case 'daily-dose':
+			return what.fromPerDay === 0
+				? `Begin a daily dose of ${amountWords(what.toPerDay, what.unit)} of ${what.name}, for what is used`
+				: `Set the daily dose of ${what.name} to ${amountWords(what.toPerDay, what.unit)}; so far ${amountWords(what.fromPerDay, what.unit)}`;
+		case 'test': {
+			const times = what.repeats > 1 ? `, ${what.repeats} times` : '';
+			return what.why === 'before'
+				? `Test ${listed(what.parameters)} a second time before anything is added`
+				: `Test ${listed(what.parameters)}${times}`;
+		}
+		case 'salinity': {
+			const unit = units.salinity;
+			const to = limitInUnit('salinity', Number(what.to.toFixed(2)), unit);
+			return what.saltKg > 0
+				? `Dissolve ${amountWords(what.saltKg * 1000, 'g')} of salt mix in water from the tank, for ${to}`
+				: `Exchange ${plain(Number(what.exchangeL.toPrecision(3)))} L for purified water, for ${to}`;
+		}
+		case 'change':
+			return `Change ${plain(Number(what.litres.toPrecision(3)))} L of water${what.batch ? `, with ${what.batch}` : ''}`;
+		case 'remedy':
+			return REMEDIES[what.remedy as RemedyId] ?? what.remedy;
+	}
+}
+
+/** What a step is for, in a few words beside it. */
+export function stepAside(step: PlanStep, units: Units): string {
+	const { what } = step;
+	if (what.kind === 'dose') {
+		const unit = units[what.parameter];
+		const rise = ratePerDay(what.parameter, what.rise, Math.max(what.rise / 40, 1e-6), unit);
+		return `${nameWithin(what.parameter)} +${rise.value}${symbolAfter(unit)}`;
+	}
+	if (what.kind === 'test') {
+		return { before: 'second reading', midway: 'midway', end: 'at the end', regular: 'does it work?' }[
+			what.why
+		];
+	}
+	return '';
+}
+
+export function planTitle(request: PlanRequest, parameters: readonly ParameterId[]): string {
+	switch (request.kind) {
+		case 'doses':
+			return `Raise ${listed(request.goals.map((g) => g.parameter))}`;
+		case 'salinity':
+			return 'Bring salinity right';
+		case 'changes':
+			return request.count === 1
+				? `Change ${plain(request.litres)} L of water`
+				: `${request.count} water changes of ${plain(request.litres)} L`;
+		case 'husbandry':
+			return `${HUSBANDRY_TITLES[request.id]}: ${parameters.length > 0 ? `watch ${listed(parameters)}` : 'ask for its cause'}`;
+	}
+}
+
+/** Whether a goal runs as it should, and what it says if not. */
+export function courseWords(parameter: ParameterId, followed: Followed, unit: UnitId): string {
+	const name = PARAMETERS[parameter].name;
+	const share = Math.round(100 * followed.response.value);
+	const spread = Math.round(100 * COVERAGE * followed.response.u);
+	switch (followed.course) {
+		case 'too-early':
+			return `${name}: too early to tell. The first test after a dose says more.`;
+		case 'on-course':
+			return `${name} is on course.`;
+		case 'weaker':
+			return `${name} is off course: the water answers with ${share} ± ${spread} % of what the doses should do.`;
+		case 'stronger':
+			return `${name} is off course: the water answers with ${share} ± ${spread} % of what the doses should do. Do not add more until the rest is planned anew.`;
+		case 'use-changed': {
+			const drift = ratePerDay(parameter, followed.drift.value, followed.drift.u, unit);
+			return `${name} is off course: its use has changed. Besides the plan it now moves by ${drift.value} ± ${drift.plusMinus}${symbolAfter(unit)} a day.`;
+		}
+	}
+}
+
+export function reasonWords(reason: NonNullable<SeenPlan['reason']>): string {
+	if (reason.kind === 'product') {
+		return 'One product answers otherwise than the other: its strength is not what the label says.';
+	}
+	const m = measured(reason.volumeL.value, COVERAGE * reason.volumeL.u);
+	const volume = `By doses and readings the net volume would be ${m.value} ± ${m.plusMinus} L.`;
+	return reason.kind === 'volume'
+		? `All products answer alike, so that the net volume is likelier wrong than all labels. ${volume}`
+		: `Either the product is not as strong as its label says, or the net volume is not what is believed. ${volume} A second product would tell which.`;
+}
+
+export function batchFindingWords(finding: BatchFinding): string {
+	switch (finding.kind) {
+		case 'thin-magnesium':
+			return `Magnesium is thin for its salinity: ${Math.round(finding.atS35)} mg/L brought to S 35, ${Math.round(finding.short)} less than the sea. Put it right in the barrel, or change the salt.`;
+		case 'holds-nutrient':
+			return `It holds ${nameWithin(finding.parameter)}: ${plain(Number(finding.value.toPrecision(2)))} mg/L. Fresh mix should hold none; look at the source water and the salt.`;
+		case 'salinity-off':
+			return `Salinity is ${fixed(finding.value, 1)}; ${finding.aim} was meant.`;
+		case 'not-tested':
+			return 'Not tested. Salinity, magnesium and nutrients before it is used.';
+	}
+}
+
+/** The usual cautions of adding something; label, data sheet and local rules come first. */
+export const DANGERS = {
+	concentrates:
+		'Never mix concentrates with each other. One after the other, half an hour apart, each into strong flow.',
+	caustic:
+		'Carbonate and limewater are caustic: gloves and goggles. Eyes are rinsed for 15 minutes with water.',
+	heats: 'Calcium chloride heats strongly: the salt into cold water, little by little, never the reverse.',
+	oxidiser: 'Nitrates feed fire: away from heat, fuel and acids.',
+	slowly: 'Add where the flow is strongest, slowly, away from animals and their mouths.',
+	grade: 'Only food or reagent grade, never road salt, fertiliser or anything scented.',
+	children: 'Out of reach of children and pets; in vessels that nobody drinks from.',
+	mains: 'Heaters and pumps unplugged before hands go in. Drip loops, a residual-current device.',
+	waste: 'Tested sample water never goes back into the tank.',
+	label: 'The label and the safety data sheet come first; so do local rules.',
+	acid: 'Acid into water, never water into acid; never on carbonate in a closed room.'
+} as const;
+export type DangerId = keyof typeof DANGERS;
+
+/** What to beware of while a plan is carried out. */
+export function dangersOf(steps: readonly PlanStep[]): DangerId[] {
+	const doses = steps.flatMap((s) => (s.what.kind === 'dose' ? [s.what] : []));
+	const dangers = new Set<DangerId>();
+	if (doses.length > 0) {
+		dangers.add('label');
+		dangers.add('slowly');
+		if (new Set(doses.map((d) => d.supplementId)).size > 1) dangers.add('concentrates');
+		if (doses.some((d) => d.parameter === 'alkalinity' || d.supplementId === 'limewater'))
+			dangers.add('caustic');
+		if (doses.some((d) => d.supplementId.includes('CaCl2'))) dangers.add('heats');
+		if (doses.some((d) => d.parameter === 'nitrate')) dangers.add('oxidiser');
+		if (doses.some((d) => d.supplementId.startsWith('salt:'))) dangers.add('grade');
+		dangers.add('children');
+	}
+	if (steps.some((s) => s.what.kind === 'change' || s.what.kind === 'salinity')) dangers.add('mains');
+	if (steps.some((s) => s.what.kind === 'test')) dangers.add('waste');
+	return [...dangers];
+}
+
+export const DYING =
+	'Animals are dying: air first, no food, stop dosing. A water change of a tenth does no harm if temperature and salinity fit. Then test. Sick animals belong to somebody who is trained for it.';

@@ -1,0 +1,164 @@
+<script lang="ts">
+	import { amountFor, saltForBatch, type BatchFinding, type Known } from '$lib/core/correction';
+	import { typedNumber } from '$lib/core/numeric';
+	import { PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
+	import type { Instant } from '$lib/core/time';
+	import { amountWords, batchFindingWords } from '$lib/format/adjust';
+	import { shortDay } from '$lib/format/date';
+	import { fixed, plain } from '$lib/format/number';
+	import { inUnit, symbolAfter } from '$lib/format/quantity';
+	import Action from '$lib/ui/shared/Action.svelte';
+	import Field from '$lib/ui/shared/Field.svelte';
+	import WideTable from '$lib/ui/shared/WideTable.svelte';
+
+	interface Props {
+		waterId: string;
+		batches: readonly {
+			readonly waterId: string;
+			readonly waterName: string;
+			readonly name: string;
+			readonly saltLot: string;
+			readonly volumeL: number;
+			readonly mixedAt: Instant;
+			readonly levels: Readonly<Partial<Record<ParameterId, Known>>>;
+			readonly findings: readonly BatchFinding[];
+		}[];
+		wish: { readonly litres: string; readonly salinity: string };
+		units: Readonly<Record<ParameterId, UnitId>>;
+		timeZone: string;
+		now: Instant;
+	}
+	let { waterId, batches, wish, units, timeZone, now }: Props = $props();
+
+	const litres = $derived(typedNumber(wish.litres));
+	const salinity = $derived(typedNumber(wish.salinity));
+	const salt = $derived(
+		litres !== null && salinity !== null && litres > 0 && salinity > 0 && salinity <= 45
+			? saltForBatch(litres, salinity, 22)
+			: null
+	);
+	const wrong = $derived((wish.litres !== '' || wish.salinity !== '') && salt === null);
+	const parameters = $derived(
+		(['salinity', 'alkalinity', 'calcium', 'magnesium', 'potassium', 'nitrate', 'phosphate'] as const).filter(
+			(p) => batches.some((b) => b.levels[p])
+		)
+	);
+	const value = (p: ParameterId, known: Known) => {
+		const m = inUnit(p, known.value, Math.max(known.u, 1e-9), units[p]);
+		return `${m.value} ± ${m.plusMinus}`;
+	};
+	const lots = $derived([...new Set(batches.map((b) => b.saltLot).filter(Boolean))]);
+	/** Mean magnesium of a salt lot over its batches. */
+	const meanOf = (lot: string, p: ParameterId) => {
+		const own = batches.flatMap((b) => (b.saltLot === lot && b.levels[p] ? [b.levels[p].value] : []));
+		return own.length > 0 ? { mean: own.reduce((a, b) => a + b, 0) / own.length, count: own.length } : null;
+	};
+	const correction = (b: (typeof batches)[number]) => {
+		const thin = b.findings.find((f) => f.kind === 'thin-magnesium');
+		if (thin?.kind !== 'thin-magnesium') return null;
+		return amountFor(
+			{ kind: 'salt', compound: 'MgCl2.6H2O', purity: 0.98 },
+			'magnesium',
+			thin.short,
+			b.volumeL
+		);
+	};
+</script>
+
+<main class="page max-w-[64rem]!">
+	<h1 class="text-3xl">New water</h1>
+	<form method="get" class="mt-5 flex flex-wrap items-end gap-4">
+		<Field name="litres" label="To mix" unit="L" inputmode="decimal" value={wish.litres} />
+		<Field name="salinity" label="Salinity" unit="PSU" inputmode="decimal" value={wish.salinity} />
+		<Action type="submit">Reckon the salt</Action>
+	</form>
+	{#if salt}
+		<p class="figures mt-4 text-xl">
+			{fixed(salt.saltKg, 2)} kg of dry salt mix in {fixed(salt.waterL, 1)} L of purified water.
+		</p>
+		<p class="small mt-1 max-w-[44rem] text-muted">
+			A mix holds about 7 % moisture; bags differ. Stir it for a day with a heater and a pump, then test
+			salinity before anything else.
+		</p>
+	{:else if wrong}
+		<p role="alert" class="mt-3 border-l-4 border-warn pl-3">
+			<strong class="text-warn">Not yet.</strong> Give litres above 0 and a salinity between 1 and 45.
+		</p>
+	{/if}
+
+	{#if batches.length === 0}
+		<p class="mt-8 text-muted">
+			No batch was mixed yet. Enter one in the log of the mixing barrel, as “New mix”, and test it there.
+		</p>
+	{:else}
+		<h2 class="mt-8 text-2xl">Batches</h2>
+		<div class="mt-2">
+			<WideTable label="Batches">
+				<table class="figures w-full text-left">
+					<thead
+						><tr class="border-b align-bottom"
+							><th class="py-2 pr-5">Batch</th><th class="py-2 pr-5">Salt</th>{#each parameters as p (p)}<th
+									class="py-2 pr-5 text-right whitespace-nowrap"
+									>{PARAMETERS[p].symbol}{symbolAfter(units[p])}</th
+								>{/each}</tr
+						></thead
+					>
+					<tbody>
+						{#each batches as b (b.waterId + b.name)}
+							{@const grams = correction(b)}
+							<tr class="align-top {b.findings.length > 0 ? '' : 'border-b'}">
+								<td class="py-2 pr-5 whitespace-nowrap"
+									><strong>{b.name}</strong><span class="small block text-muted"
+										>{shortDay(b.mixedAt, timeZone, now)}, {plain(b.volumeL)} L</span
+									></td
+								>
+								<td class="py-2 pr-5">{b.saltLot}</td>
+								{#each parameters as p (p)}<td class="py-2 pr-5 text-right whitespace-nowrap"
+										>{b.levels[p] ? value(p, b.levels[p]) : '–'}</td
+									>{/each}
+							</tr>
+							{#if b.findings.length > 0}
+								<tr class="border-b">
+									<td colspan={2 + parameters.length} class="small pb-3">
+										{#each b.findings as finding, i (i)}
+											<p class="border-l-4 border-warn pl-3">{batchFindingWords(finding)}</p>
+										{/each}
+										{#if grams !== null}
+											<p class="mt-1 pl-4">
+												In the barrel: {amountWords(grams, 'g')} of magnesium chloride hexahydrate, dissolved first.
+												Nothing lives there: all at once. Test again.
+											</p>
+										{/if}
+									</td>
+								</tr>
+							{/if}
+						{/each}
+					</tbody>
+				</table>
+			</WideTable>
+		</div>
+		{#if lots.length > 1}
+			<h2 class="mt-8 text-2xl">Salts beside each other</h2>
+			<ul class="mt-2 border-b">
+				{#each lots as lot (lot)}
+					<li class="figures flex flex-wrap justify-between gap-x-6 border-t py-2">
+						<strong>{lot}</strong>
+						<span class="text-muted">
+							{parameters
+								.flatMap((p) => {
+									const m = meanOf(lot, p);
+									return m
+										? [
+												`${PARAMETERS[p].symbol} ${plain(Number(m.mean.toPrecision(3)))}${m.count > 1 ? ` (mean of ${m.count})` : ''}`
+											]
+										: [];
+								})
+								.join(', ')}
+						</span>
+					</li>
+				{/each}
+			</ul>
+		{/if}
+	{/if}
+	<p class="mt-8"><a class="link" href="/waters/{waterId}/adjust">Back to all corrections</a></p>
+</main>

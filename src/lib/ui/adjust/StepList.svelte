@@ -1,0 +1,119 @@
+<script lang="ts">
+	import { enhance } from '$app/forms';
+	import type { SeenStep } from '$lib/contract/adjust';
+	import type { ParameterId, UnitId } from '$lib/core/quantity';
+	import { addDays, type Instant } from '$lib/core/time';
+	import { stepAside, stepWords } from '$lib/format/adjust';
+	import { shortDay } from '$lib/format/date';
+	import Action from '$lib/ui/shared/Action.svelte';
+	import { sending } from '$lib/ui/shared/sending';
+
+	interface Props {
+		steps: readonly SeenStep[];
+		startsAt: Instant;
+		/** 0 is the plan's first day. */
+		today: number;
+		units: Readonly<Record<ParameterId, UnitId>>;
+		timeZone: string;
+		now: Instant;
+		/** May be pressed: the plan runs. */
+		runs: boolean;
+		waterId: string;
+		/** A fresh id for each step that can be told of. */
+		ids: Readonly<Record<string, string>>;
+	}
+	let { steps, startsAt, today, units, timeZone, now, runs, waterId, ids }: Props = $props();
+
+	const days = $derived([...new Set(steps.map((s) => s.day))].sort((a, b) => a - b));
+	const STATE = { open: '', done: 'done', skipped: 'left out', missed: 'missed, not caught up' } as const;
+	const hasAmount = (s: SeenStep) =>
+		s.what.kind === 'dose' ||
+		s.what.kind === 'change' ||
+		s.what.kind === 'salinity' ||
+		s.what.kind === 'daily-dose';
+	const unitOf = (s: SeenStep) =>
+		s.what.kind === 'dose' || s.what.kind === 'daily-dose'
+			? s.what.unit === 'ml'
+				? 'mL'
+				: 'g'
+			: s.what.kind === 'salinity' && s.what.saltKg > 0
+				? 'g'
+				: 'L';
+	/** The first thing that is open on or before today is the next to press. */
+	const next = $derived(steps.find((s) => s.state === 'open' && s.day <= today)?.id ?? null);
+</script>
+
+<ol>
+	{#each days as day (day)}
+		{@const isToday = day === today}
+		<li
+			class="grid gap-x-6 border-t py-3 sm:grid-cols-[8.5rem_minmax(0,1fr)] {day < today ? 'text-muted' : ''}"
+		>
+			<div>
+				<strong class={isToday ? '' : 'font-semibold'}>{isToday ? 'Today' : `Day ${day + 1}`}</strong>
+				<span class="small block text-muted">{shortDay(addDays(startsAt, day), timeZone, now)}</span>
+			</div>
+			<ul>
+				{#each steps.filter((s) => s.day === day) as step (step.id)}
+					<li class="py-1.5">
+						<div class="flex flex-wrap items-baseline justify-between gap-x-4">
+							<span
+								class="figures {isToday ? 'text-lg font-semibold' : ''} {step.state === 'skipped' ||
+								step.state === 'missed'
+									? 'line-through decoration-line-strong'
+									: ''}">{step.state === 'done' ? '✓ ' : ''}{stepWords(step, units)}</span
+							>
+							<span class="small text-muted">{STATE[step.state] || stepAside(step, units)}</span>
+						</div>
+						{#if step.given !== null}<p class="small">Given: {step.given} {unitOf(step)}</p>{/if}
+						{#if step.note}<p class="small">{step.note}</p>{/if}
+						{#if runs && step.state === 'open' && day <= today && step.what.kind === 'test'}
+							<p class="mt-2 print:hidden">
+								<Action
+									kind={step.id === next ? 'primary' : 'secondary'}
+									href="/waters/{waterId}/bench?test={step.what.parameters.join(',')}">Go to the bench</Action
+								>
+							</p>
+						{:else if runs && (step.state === 'open' || step.state === 'missed') && day <= today}
+							<form
+								method="post"
+								action="?/step"
+								use:enhance={sending}
+								class="mt-2 flex flex-wrap items-end gap-3 print:hidden"
+							>
+								<input type="hidden" name="id" value={ids[step.id]} />
+								<input type="hidden" name="stepId" value={step.id} />
+								{#if step.state === 'open'}
+									<Action
+										kind={step.id === next ? 'primary' : 'secondary'}
+										type="submit"
+										name="outcome"
+										value="done">{step.what.kind === 'remedy' ? 'Seen to it' : 'Done as written'}</Action
+									>
+									<Action kind="quiet" type="submit" name="outcome" value="skipped">Leave it out</Action>
+								{:else}
+									<Action kind="quiet" type="submit" name="outcome" value="done">It was done after all</Action
+									>
+								{/if}
+								{#if hasAmount(step)}
+									<details>
+										<summary class="link small min-h-11 py-3">Another amount</summary>
+										<label class="mt-1 flex items-baseline gap-2">
+											<input
+												name="amount"
+												inputmode="decimal"
+												class="figures min-h-11 w-28 rounded-md border border-line-strong bg-surface px-3"
+												aria-label="Amount as given"
+											/>
+											{unitOf(step)}
+										</label>
+									</details>
+								{/if}
+							</form>
+						{/if}
+					</li>
+				{/each}
+			</ul>
+		</li>
+	{/each}
+</ol>

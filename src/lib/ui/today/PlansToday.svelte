@@ -1,0 +1,45 @@
+<script lang="ts">
+	import type { PlanLine } from '$lib/contract/adjust';
+	import type { ParameterId, UnitId } from '$lib/core/quantity';
+	import { courseWords, planTitle, stepWords } from '$lib/format/adjust';
+
+	interface Props {
+		plans: readonly PlanLine[];
+		/** Address of the water. */
+		base: string;
+		units: Readonly<Record<ParameterId, UnitId>>;
+	}
+	let { plans, base, units }: Props = $props();
+</script>
+
+<h2 class="label mt-8">Corrections under way</h2>
+<ul class="mt-2" aria-label="Corrections under way">
+	{#each plans as plan (plan.id)}
+		<li class="border-t py-3">
+			<a class="link font-semibold" href="{base}/adjust/plans/{plan.id}"
+				>{planTitle(plan.request, plan.title)}</a
+			>
+			<span class="small block text-muted"
+				>{plan.state === 'over' ? 'Over: end it, or plan the rest.' : `Day ${plan.day} of ${plan.days}`}</span
+			>
+			{#each plan.today as step (step.id)}
+				<span class="small figures block"
+					>{step.state === 'done' ? '✓' : step.day < plan.day - 1 ? 'Still open:' : 'Today:'}
+					{stepWords(step, units)}</span
+				>
+			{/each}
+			{#if plan.offCourse}
+				<span class="small mt-1 block border-l-4 border-warn pl-2"
+					>{courseWords(
+						plan.offCourse.parameter,
+						plan.offCourse.followed,
+						units[plan.offCourse.parameter]
+					)}</span
+				>
+			{/if}
+			{#if plan.missed > 0}
+				<span class="small block text-muted">{plan.missed} missed; not caught up at once.</span>
+			{/if}
+		</li>
+	{/each}
+</ul>

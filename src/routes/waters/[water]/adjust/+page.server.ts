@@ -1,0 +1,8 @@
+import { error } from '@sveltejs/kit';
+import type { PageServerLoad } from './$types';
+
+export const load = (async ({ locals, params }) => {
+	const open = await locals.openWater(params.water);
+	if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
+	return { answer: await locals.services.readAdjust(open.scope, open.water) };
+}) satisfies PageServerLoad;

@@ -1,0 +1,40 @@
+import { error } from '@sveltejs/kit';
+import { PROFILES } from '$lib/core/judgement';
+import type { ParameterId } from '$lib/core/quantity';
+import { plain } from '$lib/format/number';
+import type { PageServerLoad } from './$types';
+
+/** What is filled in before anybody typed: the water's own values and its bands. */
+export const load = (async ({ locals, params, url }) => {
+	const open = await locals.openWater(params.water);
+	if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
+	const { services } = locals;
+	const judged = await services.judgeWater(open.scope, open.water);
+	const source = open.water.kind === 'source';
+	const read = (parameter: ParameterId) => {
+		const last = judged.results.findLast((r) => r.result.parameter === parameter)?.result;
+		return last?.kind === 'value' ? plain(Number(last.value.toPrecision(3))) : '';
+	};
+	const bands = PROFILES[open.water.profile ?? 'soft-fresh'].bands as Partial<
+		Record<ParameterId, { low: number | null; high: number | null; aim: number | null }>
+	>;
+	const middle = (parameter: ParameterId) => {
+		const band = bands[parameter];
+		if (!band) return '';
+		const aim = band.aim ?? ((band.low ?? 0) + (band.high ?? band.low ?? 0)) / 2;
+		return aim > 0 ? plain(Number(aim.toPrecision(2))) : '';
+	};
+	const given = (name: string, usual: string) => url.searchParams.get(name) ?? usual;
+	return {
+		given: {
+			tapKh: given('tapKh', source ? read('alkalinity') : ''),
+			tapGh: given('tapGh', source ? read('hardness') : ''),
+			pureKh: given('pureKh', '0'),
+			kh: given('kh', middle('alkalinity')),
+			gh: given('gh', middle('hardness')),
+			litres: given('litres', open.water.netVolumeL === null ? '' : plain(open.water.netVolumeL)),
+			nowKh: given('nowKh', source ? '' : read('alkalinity')),
+			nowGh: given('nowGh', source ? '' : read('hardness'))
+		}
+	};
+}) satisfies PageServerLoad;

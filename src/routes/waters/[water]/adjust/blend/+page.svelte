@@ -1,0 +1,8 @@
+<script lang="ts">
+	import BlendView from '$lib/ui/adjust/BlendView.svelte';
+
+	let { data } = $props();
+</script>
+
+<svelte:head><title>Blend and soften · {data.water.name} · Tevrik</title></svelte:head>
+<BlendView waterId={data.water.id} given={data.given} />

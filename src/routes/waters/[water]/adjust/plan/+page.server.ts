@@ -1,0 +1,92 @@
+import { error, fail, redirect } from '@sveltejs/kit';
+import { StartPlan } from '$lib/contract/adjust';
+import type { ParameterId } from '$lib/core/quantity';
+import { offsetMinutes } from '$lib/core/time';
+import { faultText } from '$lib/format/faults';
+import { inUnit, limitInUnit, symbolAfter } from '$lib/format/quantity';
+import { typedText } from '$lib/server/validation/form';
+import { validate } from '$lib/server/validation/validator';
+import { goalsIn, requestOf, supplementFor } from '../../../../plan-request';
+import type { Actions, PageServerLoad } from './$types';
+
+export const load = (async ({ locals, params, url }) => {
+	const open = await locals.openWater(params.water);
+	if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
+	const { services, preferences } = locals;
+	const { units } = preferences;
+	const [judged, supplements] = await Promise.all([
+		services.judgeWater(open.scope, open.water),
+		services.readSupplements(open.scope)
+	]);
+	const bandOf = (parameter: ParameterId) => judged.rows.find((r) => r.parameter === parameter)?.band ?? null;
+	const usualAim = (parameter: ParameterId) => {
+		const band = bandOf(parameter);
+		return (
+			band && (band.aim ?? (band.low !== null && band.high !== null ? (band.low + band.high) / 2 : band.low))
+		);
+	};
+	const asked = requestOf(url, supplements, units, usualAim);
+	const preview = asked?.ok ? await services.previewPlan(open.scope, open.water, asked.value) : null;
+	const fault = asked && !asked.ok ? asked.fault : preview && !preview.ok ? preview.fault : null;
+	const kind = url.searchParams.get('kind');
+	const level = (parameter: ParameterId) => {
+		const estimate = judged.estimates.of(parameter)?.at(judged.now);
+		if (!estimate) return '';
+		const m = inUnit(
+			parameter,
+			estimate.value,
+			Math.hypot(estimate.uRandom, estimate.uCommon),
+			units[parameter]
+		);
+		return `now ${m.value} ± ${m.plusMinus}${symbolAfter(units[parameter])}`;
+	};
+	const aimText = (parameter: ParameterId, name: string) => {
+		const typed = url.searchParams.get(name);
+		if (typed) return typed;
+		const usual = usualAim(parameter);
+		return usual === null ? '' : limitInUnit(parameter, usual, units[parameter]);
+	};
+	return {
+		kind: (kind === 'salinity' || kind === 'husbandry' ? kind : 'doses') as 'salinity' | 'husbandry' | 'doses',
+		request: asked?.ok ? asked.value : null,
+		goals: goalsIn(url).map((parameter) => ({
+			parameter,
+			aim: aimText(parameter, `aim.${parameter}`),
+			now: level(parameter),
+			supplementId: supplementFor(parameter, supplements, url.searchParams.get(`with.${parameter}`))
+		})),
+		aimText: aimText('salinity', 'aim'),
+		volumeKnown: url.searchParams.get('volume') === 'known',
+		supplements,
+		preview: preview?.ok ? preview.value : null,
+		bands: Object.fromEntries(judged.rows.map((r) => [r.parameter, r.band])),
+		fault: fault ? faultText(fault) : '',
+		id: services.newId()
+	};
+}) satisfies PageServerLoad;
+
+export const actions = {
+	start: async ({ locals, params, request }) => {
+		const open = await locals.openWater(params.water);
+		if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
+		const { services } = locals;
+		const form = await request.formData();
+		const now = services.clock.now();
+		let asked: unknown = null;
+		try {
+			asked = JSON.parse(typedText(form.get('request')));
+		} catch {
+			// Told by the schema.
+		}
+		const command = validate(StartPlan, {
+			id: typedText(form.get('id')),
+			waterId: open.water.id,
+			request: asked,
+			startsAt: now,
+			offsetMinutes: offsetMinutes(now, open.scope.timeZone)
+		});
+		const outcome = command.ok ? await services.startPlan(open.scope, command.value) : command;
+		if (!outcome.ok) return fail(400, { text: faultText(outcome.fault) });
+		redirect(303, `/waters/${params.water}/adjust/plans/${outcome.value.planId}`);
+	}
+} satisfies Actions;

@@ -1,0 +1,77 @@
+import { error, fail } from '@sveltejs/kit';
+import { ChangePlan, NoteStep } from '$lib/contract/adjust';
+import type { Fault } from '$lib/core/result';
+import { civilDate, offsetMinutes, type Instant } from '$lib/core/time';
+import { faultText } from '$lib/format/faults';
+import { numberIn, typedText } from '$lib/server/validation/form';
+import { validate } from '$lib/server/validation/validator';
+import type { Actions, PageServerLoad, RequestEvent } from './$types';
+
+const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-7[0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/;
+
+const dayOf = (at: Instant, timeZone: string) =>
+	Date.parse(`${civilDate(at, timeZone)}T00:00:00Z`) / 86_400_000;
+
+export const load = (async ({ locals, params }) => {
+	const open = await locals.openWater(params.water);
+	if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
+	const { services } = locals;
+	const seen = UUID.test(params.plan) ? await services.readPlan(open.scope, open.water, params.plan) : null;
+	if (!seen) error(404, { message: 'There is no such plan.', code: 'not-found' });
+	const targets = await services.targetsOf(open.scope, open.water.id);
+	const now = services.clock.now();
+	const { timeZone } = open.scope;
+	return {
+		seen,
+		today: dayOf(now, timeZone) - dayOf(seen.startsAt, timeZone),
+		bands: Object.fromEntries(
+			seen.goals.flatMap(({ parameter }) => {
+				const band = targets.find((t) => t.parameter === parameter && t.fromAt <= now);
+				return band ? [[parameter, { low: band.low, high: band.high }]] : [];
+			})
+		),
+		ids: Object.fromEntries(seen.steps.map((s) => [s.id, services.newId()])),
+		changeId: services.newId()
+	};
+}) satisfies PageServerLoad;
+
+async function opened({ locals, params, request }: RequestEvent) {
+	const open = await locals.openWater(params.water);
+	if (!open || !UUID.test(params.plan)) error(404, { message: 'There is no such plan.', code: 'not-found' });
+	// Of this water, not of another one that the person may go to.
+	const seen = await locals.services.readPlan(open.scope, open.water, params.plan);
+	if (!seen) error(404, { message: 'There is no such plan.', code: 'not-found' });
+	return { open, services: locals.services, form: await request.formData() };
+}
+
+const refusal = (fault: Fault) => fail(400, { text: faultText(fault) });
+
+export const actions = {
+	step: async (event) => {
+		const { open, services, form } = await opened(event);
+		const now = services.clock.now();
+		const command = validate(NoteStep, {
+			id: typedText(form.get('id')),
+			planId: event.params.plan,
+			stepId: typedText(form.get('stepId')),
+			outcome: typedText(form.get('outcome')),
+			amount: numberIn(form.get('amount')),
+			happenedAt: now,
+			offsetMinutes: offsetMinutes(now, open.scope.timeZone),
+			note: typedText(form.get('note'))
+		});
+		const outcome = command.ok ? await services.noteStep(open.scope, command.value) : command;
+		return outcome.ok ? { text: '' } : refusal(outcome.fault);
+	},
+	change: async (event) => {
+		const { open, services, form } = await opened(event);
+		const command = validate(ChangePlan, {
+			id: typedText(form.get('id')),
+			planId: event.params.plan,
+			what: typedText(form.get('what')),
+			note: typedText(form.get('note'))
+		});
+		const outcome = command.ok ? await services.changePlan(open.scope, command.value) : command;
+		return outcome.ok ? { text: '' } : refusal(outcome.fault);
+	}
+} satisfies Actions;
