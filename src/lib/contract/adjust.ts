@@ -260,6 +260,16 @@ export interface PlanPreview {
 	readonly refusals: readonly GoalRefusal[];
 	/** Products of the plan whose labels forbid others of it. */
 	readonly warnings: readonly { readonly name: string; readonly notWith: string }[];
+	/** The same in one go with all that is at hand and a water change; null where there is but one goal. */
+	readonly mix: MixSeen | null;
+}
+
+/** The best mix of what is at hand, in words' reach. */
+export interface MixSeen {
+	readonly change: { readonly litres: number; readonly batch: string } | null;
+	readonly amounts: readonly { readonly name: string; readonly amount: number; readonly unit: DoseUnit }[];
+	readonly short: readonly { readonly parameter: RaisedParameter; readonly reached: number }[];
+	readonly salinityRise: number;
 }
 
 export const PLAN_NOTE_KINDS = ['done', 'skipped', 'adapted', 'ended'] as const;
@@ -348,6 +358,8 @@ export interface SeenPlan {
 		{ readonly kind: 'volume' | 'either'; readonly volumeL: Known } | { readonly kind: 'product' } | null;
 	/** How often the rest was planned anew. */
 	readonly adapted: number;
+	/** The method that each parameter was read with last, for going to the bench. */
+	readonly kits: Readonly<Partial<Record<ParameterId, string>>>;
 }
 
 /** A plan in one line, for Today and the list. */

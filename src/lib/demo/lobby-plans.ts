@@ -66,8 +66,8 @@ export function lobbyPlans(ago: (days: number, time: string) => Instant, volumeL
 	const finished = ago(150, '07:30');
 	const weak = ago(11, '07:30');
 	const ml = (rise: number, perMl: number) => Number(((rise * volumeL) / 100 / perMl).toPrecision(3));
-	const alkalinity = { risePerDay: 0.2, days: 6 };
-	const calcium = { risePerDay: 3.6, days: 6 };
+	const alkalinity = { risePerDay: 0.15, days: 6 };
+	const calcium = { risePerDay: 3.8, days: 6 };
 	const magnesium = { risePerDay: 14, days: 3 };
 	const potassium = { risePerDay: 5, days: 6 };
 	const amounts = {
@@ -95,7 +95,7 @@ export function lobbyPlans(ago: (days: number, time: string) => Instant, volumeL
 		plans: [
 			{
 				startsAt: finished,
-				limits: [],
+				limits: [{ parameter: 'magnesium', perDay: 19 }],
 				goals: [
 					{
 						parameter: 'magnesium',
@@ -109,7 +109,7 @@ export function lobbyPlans(ago: (days: number, time: string) => Instant, volumeL
 			},
 			{
 				startsAt: weak,
-				limits: [],
+				limits: [{ parameter: 'potassium', perDay: 7.2 }],
 				goals: [
 					{
 						parameter: 'potassium',
@@ -124,8 +124,8 @@ export function lobbyPlans(ago: (days: number, time: string) => Instant, volumeL
 			{
 				startsAt: underWay,
 				limits: [
-					{ parameter: 'alkalinity', perDay: 0.34 },
-					{ parameter: 'calcium', perDay: 6.4 }
+					{ parameter: 'alkalinity', perDay: 0.27 },
+					{ parameter: 'calcium', perDay: 6 }
 				],
 				goals: [
 					{

@@ -45,7 +45,7 @@ const PUMP_FAILED = { daysAgo: 62, days: 4 } as const;
 const CREEP_DAYS = 35;
 const CREEP_DKH = 0.24;
 /** Half-way through the creep the keeper raises part one once, and not enough. */
-const RAISED = { daysAgo: 17, byDkh: 0.12 } as const;
+const RAISED = { daysAgo: 17, byDkh: 0.08 } as const;
 /** Slips that nobody has noticed yet: a point, and a unit. */
 const POINT_DAYS_AGO = 40;
 const LABORATORY_DAYS_AGO = 26;
@@ -203,10 +203,12 @@ export function lobbyReef(now: Instant): LobbyReef {
 	for (let day = 0; day < LOBBY_REEF.days - CREEP_DAYS; day += SETTING_DAYS) {
 		const at = days[day]!.at('10:00');
 		const level = simulateWater(script(at)).states.at(-1)!.levels;
-		const aim = day > LOBBY_REEF.days - 2 * CREEP_DAYS - SETTING_DAYS ? 8.75 : 8.25;
+		// Of late the keeper trusted the settings and steered less: with the creep, both run low at last.
+		const late = day > LOBBY_REEF.days - 2 * CREEP_DAYS - SETTING_DAYS;
+		const [aim, aimCalcium] = late ? [8.3, 416] : [8.25, 432];
 		const alkalinity = demandOn(day + SETTING_DAYS / 2) + (0.7 * (aim - level.alkalinity!)) / SETTING_DAYS;
 		const calcium =
-			CALCIUM_PER_DKH * demandOn(day + SETTING_DAYS / 2) + (0.7 * (432 - level.calcium!)) / SETTING_DAYS;
+			CALCIUM_PER_DKH * demandOn(day + SETTING_DAYS / 2) + (0.7 * (aimCalcium - level.calcium!)) / SETTING_DAYS;
 		events.push(
 			{
 				kind: 'recurring-dose',

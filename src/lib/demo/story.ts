@@ -39,7 +39,7 @@ export interface DemoReading {
 export interface DemoPlan {
 	readonly startsAt: Instant;
 	/** What a day may change, where the keeper set it lower. */
-	readonly limits: readonly { readonly parameter: 'alkalinity' | 'calcium'; readonly perDay: number }[];
+	readonly limits: readonly { readonly parameter: RaisedParameter; readonly perDay: number }[];
 	readonly goals: readonly {
 		readonly parameter: RaisedParameter;
 		/** One of the site's supplements by name, or the id of a common one. */

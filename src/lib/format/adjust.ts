@@ -226,7 +226,10 @@ export function movedWords(
 	units: Units
 ): { readonly before: string; readonly after: string; readonly change: string } {
 	const { what, before, after, u } = row;
-	const sign = (text: string, rise: number) => (rise > 0 ? `+${text}` : text);
+	const sign = (text: string, rise: number) => {
+		if (Number(text.replace('−', '-')) === 0) return '0';
+		return rise > 0 ? `+${text}` : text;
+	};
 	if (what in PARAMETERS && what !== 'salinity') {
 		const parameter = what as ParameterId;
 		const unit = units[parameter];

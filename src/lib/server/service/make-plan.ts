@@ -1,5 +1,6 @@
 import type {
 	KeptPlan,
+	MixSeen,
 	NamedSupplement,
 	PlanGoal,
 	PlanPreview,
@@ -9,6 +10,7 @@ import type {
 import type { RecurringDoseDetails } from '$lib/contract/event';
 import {
 	beforeAndAfter,
+	bestMix,
 	driftOf,
 	HUSBANDRY,
 	limitFor,
@@ -20,6 +22,7 @@ import {
 	raisedBy,
 	salinityDays,
 	seriesOf,
+	unitOf,
 	type Goal,
 	type LevelsOf,
 	type Limited,
@@ -48,6 +51,9 @@ export interface PlanBase {
 
 /** A drift that nobody has seen yet may be so much of what a day may change (convention). */
 const UNSEEN_DRIFT = 0.2;
+
+/** A change is seen when it is more than twice its standard uncertainty. */
+const SEEN_Z = 2;
 
 /** The daily dose of a parameter that runs now, with its strength. */
 function runningDose(
@@ -157,6 +163,9 @@ function dosesPlan(base: PlanBase, request: Extract<PlanRequest, { kind: 'doses'
 	for (const retune of plan.retunes) {
 		const running = runningDose(judged, retune.parameter);
 		const volume = water.volumeL.value;
+		const { drift } = goals.find((g) => g.parameter === retune.parameter)!;
+		// What runs is tuned by what is likely; what was never dosed daily is begun only for what is seen.
+		if (!running && Math.abs(drift.value) <= SEEN_Z * drift.u) continue;
 		const step = running
 			? {
 					name: running.name,
@@ -209,8 +218,48 @@ function dosesPlan(base: PlanBase, request: Extract<PlanRequest, { kind: 'doses'
 		refusals: plan.refusals,
 		warnings: [...used.values()]
 			.filter((s) => s.notWith !== '' && used.size > 1)
-			.map(({ name, notWith }) => ({ name, notWith }))
+			.map(({ name, notWith }) => ({ name, notWith })),
+		mix: goals.length > 1 ? mixFor(base, water, goals) : null
 	});
+}
+
+/** No change of more than this share is proposed in a mix (convention). */
+const MIX_CHANGE_SHARE = 0.2;
+
+/** The same rises by the best mix of everything at hand, with a change where the newest batch was tested. */
+function mixFor(
+	{ supplements, batches, limits }: PlanBase,
+	water: WaterNow,
+	goals: readonly Goal[]
+): MixSeen {
+	const atHand = supplements.flatMap(({ id, what }) =>
+		what.kind === 'table' || what.kind === 'limewater' ? [] : [{ id, supplement: what }]
+	);
+	const [batch] = batches;
+	const newWater = batch
+		? Object.fromEntries(RAISED.flatMap((p) => (batch.levels[p] ? [[p, batch.levels[p].value]] : [])))
+		: {};
+	const mix = bestMix({
+		water,
+		rises: Object.fromEntries(goals.map((g) => [g.parameter, g.aim - g.from.value])),
+		scale: Object.fromEntries(RAISED.map((p) => [p, limitFor(p, 'up', limits, true) ?? 1])) as Readonly<
+			Record<RaisedParameter, number>
+		>,
+		atHand,
+		...(batch && !water.fresh ? { change: { most: MIX_CHANGE_SHARE, newWater } } : {})
+	});
+	return {
+		change:
+			batch && mix.changeShare > 0.01
+				? { litres: round(mix.changeShare * water.volumeL.value), batch: batch.name }
+				: null,
+		amounts: mix.amounts.map(({ id, amount }) => {
+			const named = supplements.find((s) => s.id === id)!;
+			return { name: named.name, amount: round(amount), unit: unitOf(named.what as Supplement) };
+		}),
+		short: mix.short.map(({ parameter }) => ({ parameter, reached: mix.reached[parameter]! })),
+		salinityRise: mix.salinityRise
+	};
 }
 
 /** Of a day first the test, then the daily dose, then what is added. */
@@ -219,7 +268,7 @@ function inOrder(steps: readonly PlanStep[]): PlanStep[] {
 	return [...steps].sort((a, b) => a.day - b.day || rank[a.what.kind] - rank[b.what.kind]);
 }
 
-const NO_REFUSALS = { refusals: [], warnings: [] } as const;
+const NO_REFUSALS = { refusals: [], warnings: [], mix: null } as const;
 
 function salinityPlan(
 	base: PlanBase,

@@ -60,6 +60,23 @@ function stepsInForce(plan: StoredPlan['plan'], notes: readonly StoredPlanNote[]
 	return steps.sort((a, b) => a.day - b.day);
 }
 
+/** As planned is what differs by no more than this from it. */
+const AS_PLANNED = 0.02;
+
+/** An amount that was given, where it was not as planned. */
+function differing({ what }: PlanStep, given: number | null): number | null {
+	const planned =
+		what.kind === 'dose'
+			? what.amount
+			: what.kind === 'daily-dose'
+				? what.toPerDay
+				: what.kind === 'change'
+					? what.litres
+					: null;
+	if (given === null || planned === null) return given;
+	return Math.abs(given - planned) <= AS_PLANNED * planned ? null : given;
+}
+
 /** What a step that was done raised of a parameter, as it was believed to. */
 function riseOf(
 	{ step, details }: DoneStep,
@@ -164,7 +181,7 @@ export function seenPlan(
 	const seen: SeenStep[] = steps.map((step) => {
 		const note = noteOf.get(step.id);
 		const at = addDays(startsAt, step.day);
-		const given = note?.details.kind === 'done' ? note.details.amount : null;
+		const given = note?.details.kind === 'done' ? differing(step, note.details.amount) : null;
 		const base = { ...step, at: note?.happenedAt ?? at, given, note: note?.note ?? '' };
 		if (note) return { ...base, state: note.details.kind === 'done' ? 'done' : 'skipped' };
 		if (step.what.kind === 'test') {
@@ -175,7 +192,8 @@ export function seenPlan(
 			);
 			return { ...base, state: read ? 'done' : 'open' };
 		}
-		const late = step.day < today && step.what.kind !== 'remedy';
+		// A dose that was missed is not caught up; a setting or a remedy is still to be made.
+		const late = step.day < today && step.what.kind !== 'remedy' && step.what.kind !== 'daily-dose';
 		return { ...base, state: late ? 'missed' : 'open' };
 	});
 	const done: DoneStep[] = steps.flatMap((step) => {
@@ -208,7 +226,8 @@ export function seenPlan(
 		state,
 		endedAt,
 		reason: off.length > 0 && plan.volumeL ? sharedReason(answers, plan.volumeL.value) : null,
-		adapted: adaptations.length
+		adapted: adaptations.length,
+		kits: Object.fromEntries(results.map((r) => [r.result.parameter, r.methodCode]))
 	};
 }
 

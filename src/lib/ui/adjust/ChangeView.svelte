@@ -246,7 +246,10 @@
 				{#each CHANGE_STEPS as step, i (step)}
 					<li class="border-t">
 						<label class="flex min-h-12 items-center gap-4 py-1">
-							<input type="checkbox" class="h-6 w-6 rounded-sm border-2 border-line-strong text-accent" />
+							<input
+								type="checkbox"
+								class="h-6 w-6 shrink-0 rounded-sm border-2 border-line-strong text-accent"
+							/>
 							<span><span class="figures text-muted">{i + 1}</span> {CHANGE_WORDS[step]}</span>
 						</label>
 					</li>

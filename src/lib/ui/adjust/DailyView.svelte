@@ -11,8 +11,7 @@
 		SCHOOLS,
 		tunedDose,
 		type Known,
-		type School,
-		type Supplement
+		type School
 	} from '$lib/core/correction';
 	import { typedNumber } from '$lib/core/numeric';
 	import { nameWithin, PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
@@ -58,7 +57,7 @@
 		supplements.flatMap((s) => {
 			if (s.what.kind === 'table' || !raisedBy(s.what).includes(parameter)) return [];
 			if (s.id === 'limewater') return [];
-			return [{ id: s.id, name: s.name, what: s.what as Supplement }];
+			return [{ id: s.id, name: s.name, what: s.what }];
 		});
 	const chosen = (parameter: 'alkalinity' | 'calcium') => {
 		const list = raising(parameter);

@@ -5,6 +5,7 @@
 	import { PARAMETERS, UNITS, type ParameterId, type UnitId } from '$lib/core/quantity';
 	import type { Instant } from '$lib/core/time';
 	import {
+		amountWords,
 		ASSUMED,
 		CAUSES,
 		dangersOf,
@@ -13,6 +14,8 @@
 		refusalWords,
 		REMARKS
 	} from '$lib/format/adjust';
+	import { fixed } from '$lib/format/number';
+	import { limitInUnit } from '$lib/format/quantity';
 	import Action from '$lib/ui/shared/Action.svelte';
 	import Choice from '$lib/ui/shared/Choice.svelte';
 	import Fault from '$lib/ui/shared/Fault.svelte';
@@ -228,6 +231,36 @@
 				</p>
 			</form>
 			<Dangers dangers={dangersOf(preview.plan.steps)} />
+		{/if}
+		{#if preview.mix && acts}
+			<section aria-labelledby="mix" class="mt-8">
+				<h2 id="mix" class="text-2xl">Another way to the same place</h2>
+				<p class="mt-1 max-w-[46rem] text-muted">
+					The best mix of all you have, in all; spread over the days like the plan above.
+				</p>
+				<ul class="figures mt-2 border-b">
+					{#if preview.mix.change}
+						<li class="border-t py-2">
+							First change {preview.mix.change.litres} L of water, with {preview.mix.change.batch}
+						</li>
+					{/if}
+					{#each preview.mix.amounts as part (part.name)}
+						<li class="border-t py-2">{amountWords(part.amount, part.unit)} of {part.name}</li>
+					{/each}
+					{#each preview.mix.short as one (one.parameter)}
+						<li class="border-t py-2">
+							{PARAMETERS[one.parameter].name} comes to {limitInUnit(
+								one.parameter,
+								Number(one.reached.toPrecision(3)),
+								units[one.parameter]
+							)}: nearer than that nothing at hand brings it.
+						</li>
+					{/each}
+				</ul>
+				<p class="small mt-1 text-muted">
+					Salinity rises by {fixed(preview.mix.salinityRise, 2)} with it.
+				</p>
+			</section>
 		{/if}
 		{#if preview.plan.moves && kind === 'doses' && acts}
 			<MovedTable moves={preview.plan.moves} {units} />

@@ -117,6 +117,7 @@
 				{runs}
 				{waterId}
 				{ids}
+				kits={seen.kits}
 			/>
 		</div>
 	</section>

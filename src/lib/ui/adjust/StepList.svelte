@@ -21,8 +21,10 @@
 		waterId: string;
 		/** A fresh id for each step that can be told of. */
 		ids: Readonly<Record<string, string>>;
+		/** The method that each parameter was read with last. */
+		kits?: Readonly<Partial<Record<ParameterId, string>>>;
 	}
-	let { steps, startsAt, today, units, timeZone, now, runs, waterId, ids }: Props = $props();
+	let { steps, startsAt, today, units, timeZone, now, runs, waterId, ids, kits = {} }: Props = $props();
 
 	const days = $derived([...new Set(steps.map((s) => s.day))].sort((a, b) => a - b));
 	const STATE = { open: '', done: 'done', skipped: 'left out', missed: 'missed, not caught up' } as const;
@@ -31,6 +33,11 @@
 		s.what.kind === 'change' ||
 		s.what.kind === 'salinity' ||
 		s.what.kind === 'daily-dose';
+	function benchHref(step: SeenStep): string {
+		if (step.what.kind !== 'test') return '';
+		const tests = step.what.parameters.flatMap((p) => kits[p] ?? []);
+		return `/waters/${waterId}/bench?tests=${[...new Set(tests)].join(',')}&times=${step.what.repeats}`;
+	}
 	const unitOf = (s: SeenStep) =>
 		s.what.kind === 'dose' || s.what.kind === 'daily-dose'
 			? s.what.unit === 'ml'
@@ -69,9 +76,8 @@
 						{#if step.note}<p class="small">{step.note}</p>{/if}
 						{#if runs && step.state === 'open' && day <= today && step.what.kind === 'test'}
 							<p class="mt-2 print:hidden">
-								<Action
-									kind={step.id === next ? 'primary' : 'secondary'}
-									href="/waters/{waterId}/bench?test={step.what.parameters.join(',')}">Go to the bench</Action
+								<Action kind={step.id === next ? 'primary' : 'secondary'} href={benchHref(step)}
+									>Go to the bench</Action
 								>
 							</p>
 						{:else if runs && (step.state === 'open' || step.state === 'missed') && day <= today}

@@ -70,6 +70,7 @@
 					.join('; ')}, by its ${what.from}, ± ${Math.round(200 * what.relativeU)} %`;
 		}
 	}
+	const TABLE_EXAMPLE = ['2  1', '10  3', '50  5'].join('\n');
 	const recipeOf = (what: Supplement) => {
 		if (what.kind !== 'solution') return null;
 		const made = recipeFor(what.parts, 1);
@@ -288,7 +289,7 @@
 					name="rows"
 					rows="5"
 					class="figures w-full rounded-md border border-line-strong bg-surface px-3 py-2"
-					placeholder={'2  1\n10  3\n50  5'}>{before('rows')}</textarea
+					placeholder={TABLE_EXAMPLE}>{before('rows')}</textarea
 				>
 				{#if faultOf('rows')}<p class="small mt-1 font-semibold text-warn">{faultOf('rows')}</p>{/if}
 			</div>

@@ -28,7 +28,9 @@ export const load = (async ({ locals, params, url }) => {
 	const asked = requestOf(url, supplements, units, usualAim);
 	const preview = asked?.ok ? await services.previewPlan(open.scope, open.water, asked.value) : null;
 	const fault = asked && !asked.ok ? asked.fault : preview && !preview.ok ? preview.fault : null;
-	const kind = url.searchParams.get('kind');
+	const named = url.searchParams.get('kind');
+	const kind: 'salinity' | 'husbandry' | 'doses' =
+		named === 'salinity' ? 'salinity' : named === 'husbandry' ? 'husbandry' : 'doses';
 	const level = (parameter: ParameterId) => {
 		const estimate = judged.estimates.of(parameter)?.at(judged.now);
 		if (!estimate) return '';
@@ -47,7 +49,7 @@ export const load = (async ({ locals, params, url }) => {
 		return usual === null ? '' : limitInUnit(parameter, usual, units[parameter]);
 	};
 	return {
-		kind: (kind === 'salinity' || kind === 'husbandry' ? kind : 'doses') as 'salinity' | 'husbandry' | 'doses',
+		kind,
 		request: asked?.ok ? asked.value : null,
 		goals: goalsIn(url).map((parameter) => ({
 			parameter,
