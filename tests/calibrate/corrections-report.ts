@@ -8,7 +8,7 @@ const WORLD_NAMES: Readonly<Record<World, string>> = {
 	'weak and large': 'product 20 % weak, volume 15 % larger than believed',
 	'weak and small': 'product 20 % weak, volume 15 % smaller than believed'
 };
-const THRESHOLDS = [0.3, 0.7, 1, 1.4, 1.8, 2.3, 3];
+const THRESHOLDS = [0.3, 0.7, 1, 1.4, 1.8, 2.2, 3];
 const percent = (part: number, of: number) => (of === 0 ? '–' : ((100 * part) / of).toFixed(1));
 const middle = (list: readonly number[]) => [...list].sort((a, b) => a - b)[Math.floor(list.length / 2)];
 const worlds = Object.keys(WORLDS) as World[];

@@ -208,7 +208,8 @@ export function lobbyReef(now: Instant): LobbyReef {
 		const [aim, aimCalcium] = late ? [8.3, 416] : [8.25, 432];
 		const alkalinity = demandOn(day + SETTING_DAYS / 2) + (0.7 * (aim - level.alkalinity!)) / SETTING_DAYS;
 		const calcium =
-			CALCIUM_PER_DKH * demandOn(day + SETTING_DAYS / 2) + (0.7 * (aimCalcium - level.calcium!)) / SETTING_DAYS;
+			CALCIUM_PER_DKH * demandOn(day + SETTING_DAYS / 2) +
+			(0.7 * (aimCalcium - level.calcium!)) / SETTING_DAYS;
 		events.push(
 			{
 				kind: 'recurring-dose',

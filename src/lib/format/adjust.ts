@@ -1,4 +1,5 @@
 import type { PlanRequest, PlanStep, RepairSeen, SeenPlan } from '$lib/contract/adjust';
+import { MATCHED } from '$lib/core/correction';
 import type {
 	Assumption,
 	BatchFinding,
@@ -161,7 +162,7 @@ export const NEGLECTED: Readonly<Record<NeglectedStep, string>> = {
 
 export const CHANGE_WORDS: Readonly<Record<ChangeStep, string>> = {
 	'mixed-and-tested': 'The new water was mixed the day before, aerated, and tested.',
-	matched: 'Its temperature is within 1 °C and its salinity within 0.5 of the tank’s.',
+	matched: `Its temperature is within ${MATCHED.temperatureC} °C and its salinity within ${MATCHED.salinity} of the tank’s.`,
 	'heater-off': 'Heaters are off: dry, they crack and burn.',
 	'pumps-off': 'Pumps and skimmer are off.',
 	'top-up-off': 'The automatic top-up is off, or it fills the gap with fresh water.',
@@ -280,6 +281,8 @@ export function refusalWords(refusal: GoalRefusal, units: Units): string {
 			return `This brings far too much ${nameWithin(refusal.of)} for the ${nameWithin(parameter)} that is wanted. Choose another salt.`;
 		case 'too-far':
 			return `That is more than ninety careful days. The nearest that can be reached is ${level(refusal.nearest)}; a water change does more.`;
+		case 'beyond-bacteria':
+			return `Nothing lives in this water but its bacteria, and they do not bear that. The nearest is ${level(refusal.nearest)}.`;
 		case 'overcharged':
 			return `The water does not bear it: ${refusal.by === 'ph' ? 'pH would be too high' : 'calcium carbonate would fall out'}. The nearest that can be reached is ${level(refusal.nearest)}.`;
 	}

@@ -102,13 +102,15 @@ const TEXTS: Readonly<Record<FaultCode, Words>> = {
 			: `The lower limit must be below the upper one; ${d.low} is not below ${d.high}.`,
 	'in-the-future': () => 'That time is still to come. Check the date and the clock of this device.',
 	'too-large': (d) => `That is more than can be: at most ${d.most}${d.unit ? ` ${d.unit}` : ''}.`,
-	'volume-unknown': () => 'The net volume of this water is not known. Enter it first; a dose is reckoned by it.',
+	'volume-unknown': () =>
+		'The net volume of this water is not known. Enter it first; a dose is reckoned by it.',
 	'never-read': () => 'This was not read lately. Test it first: a plan starts from where the water stands.',
 	'nothing-to-plan': () => 'Nothing would have to be done. Leave it, and test again when it is due.',
 	'beyond-daily-limit': (d) =>
 		`${d.parameter} would change by more than a day may. At most ${d.most} L at one time; take more, smaller changes.`,
 	'limit-above-most': (d) => `No limit can be set above ${d.most} a day.`,
-	'limit-needs-reason': () => 'A limit is raised only with a reason, in a few words. It is kept with the limit.',
+	'limit-needs-reason': () =>
+		'A limit is raised only with a reason, in a few words. It is kept with the limit.',
 	'too-strong': (d) => `That much does not dissolve safely. ${d.salt}: at most ${d.most} g/L in this bottle.`,
 	'falls-out': (d) => `${d.first} and ${d.second} fall out together in one bottle. Mix them apart.`,
 	'plan-ended': () => 'This plan has ended. Begin a new one from where the water stands now.',

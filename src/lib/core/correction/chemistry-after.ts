@@ -1,6 +1,6 @@
-import { BROUGHT_MASS, type Brought } from './compound.ts';
+import { BROUGHT_MASS } from './compound.ts';
 import { densityOf } from '../density/index.ts';
-import { meqPerLFromDkh, MOLAR_MASS } from '../quantity/index.ts';
+import { meqPerLFromDkh } from '../quantity/index.ts';
 import {
 	acidityScales,
 	carbonateFromAir,
@@ -99,11 +99,3 @@ export function seaWaterHolds(
 	const mgPerKg = SEA_MOL_PER_KG[ion] * BROUGHT_MASS[ion] * 1000 * (salinity / 35);
 	return (mgPerKg * densityOf(salinity, temperatureC)) / 1000;
 }
-
-/** mmol/L of calcium carbonate that would have to fall out for saturation to come down to a level; 0 where it is below. */
-export function couldFallOut(omega: number, wanted: number, calciumMgPerL: number): number {
-	if (omega <= wanted) return 0;
-	return (calciumMgPerL / MOLAR_MASS.calcium) * (1 - Math.sqrt(wanted / omega));
-}
-
-export type { Brought };

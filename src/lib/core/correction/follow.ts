@@ -34,10 +34,10 @@ const WEAK_RESPONSE = 0.7;
 const STRONG_RESPONSE = 1.35;
 const WRONG_RESPONSE_U = 0.15;
 /**
- * How much better the readings must be explained before something is said to be wrong: a Bayes factor of about six. The
+ * How much better the readings must be explained before something is said to be wrong: a Bayes factor of about nine. The
  * curve of what smaller and larger ones cost stands in docs/calibration-corrections.md.
  */
-export const NOTICE_LOG_ODDS = 1.8;
+export const NOTICE_LOG_ODDS = 2.2;
 /** A change of use of about so much of a day's limit is looked for. */
 const CHANGED_USE = 3;
 

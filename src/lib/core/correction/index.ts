@@ -6,7 +6,6 @@ export {
 	NO_EFFECT,
 	overDays,
 	stockForRise,
-	sumOfEffects,
 	type DoseEffect,
 	type Raised
 } from './dose.ts';
@@ -21,7 +20,6 @@ export {
 	LABEL_U,
 	RAISED,
 	raisedBy,
-	relativeUOf,
 	riseIn,
 	SATURATED_LIMEWATER,
 	strengthByTrial,
@@ -40,13 +38,11 @@ export { magnesiumSalts } from './magnesium.ts';
 export {
 	GUESSED_VOLUME_U,
 	KNOWN_VOLUME_U,
-	levelOr,
 	type Assumption,
 	type Known,
 	type WaterNow
 } from './water-state.ts';
 export {
-	BACTERIA_BEAR,
 	DAILY_LIMITS,
 	LIMITED,
 	limitFault,
@@ -56,10 +52,9 @@ export {
 	type OwnLimit
 } from './limits.ts';
 export { highestPh, largestPortion, type Portion } from './portion.ts';
-export { carbonateCourse, MOST_OMEGA, MOST_PH_TOTAL, salinityRise } from './chemistry-after.ts';
+export { carbonateCourse, MOST_OMEGA, MOST_PH_TOTAL } from './chemistry-after.ts';
 export {
 	beforeAndAfter,
-	MOVED,
 	type BeforeAfter,
 	type Moved,
 	type MovedRow,
@@ -68,7 +63,6 @@ export {
 /** From a finding to days, and whether they work. */
 export {
 	isNeglected,
-	MAGNESIUM_FIRST,
 	NEGLECTED_ORDER,
 	repairsFor,
 	type LeaveReason,
@@ -86,7 +80,6 @@ export {
 } from './husbandry.ts';
 export {
 	addedBy,
-	doseRelativeU,
 	planDoses,
 	type CoursePoint,
 	type DosePlan,
@@ -146,6 +139,6 @@ export {
 	type SeriesStep
 } from './change-series.ts';
 export { blend, evaporated, saltFor, thinned } from './salinity.ts';
-export { MIX_SALT_FRACTION, salinityDays, type SalinityDay } from './salinity-plan.ts';
+export { salinityDays, type SalinityDay } from './salinity-plan.ts';
 export { findingsOfBatch, magnesiumForBatch, saltForBatch, type BatchFinding } from './batch.ts';
-export { freshSaltFor, FRESH_SALTS, hardnessWay, type FreshSalt, type HardnessWay } from './fresh.ts';
+export { freshSaltFor, hardnessWay, type FreshSalt, type HardnessWay } from './fresh.ts';

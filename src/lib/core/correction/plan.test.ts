@@ -269,6 +269,8 @@ describe('a plan', () => {
 		);
 		expect(plan.days).toBe(1);
 		expect(plan.remarks).not.toContain('second-reading');
+		const mad = planDoses(given([goal({ aim: 30 })], { limits: {}, water: { ...reef, animals: false } }));
+		expect(mad.refusals).toEqual([{ kind: 'beyond-bacteria', parameter: 'alkalinity', nearest: 14 }]);
 	});
 	it('names what it had to assume, and widens by it', () => {
 		const { ph: _ph, salinity: _salinity, ...levels } = reef.levels;

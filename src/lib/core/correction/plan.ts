@@ -1,6 +1,7 @@
 import type { ParameterId } from '../quantity/index.ts';
 import { beforeAndAfter, type BeforeAfter } from './before-after.ts';
 import { NO_EFFECT, overDays, sumOfEffects, type DoseEffect } from './dose.ts';
+import { BACTERIA_BEAR } from './limits.ts';
 import { largestPortion } from './portion.ts';
 import {
 	amountFor,
@@ -73,6 +74,12 @@ export type GoalRefusal =
 			readonly kind: 'too-far';
 			readonly parameter: RaisedParameter;
 			/** What could be reached in the longest plan. */
+			readonly nearest: number;
+	  }
+	| {
+			readonly kind: 'beyond-bacteria';
+			readonly parameter: RaisedParameter;
+			/** What the bacteria of a water without animals bear. */
 			readonly nearest: number;
 	  }
 	| {
@@ -162,14 +169,18 @@ function partFor(goal: Goal, brought: number, given: PlanGiven, leastDays: numbe
 	if (wanted < 0 && aim - from.value < 0) return { kind: 'cannot-lower', parameter };
 	// A thousandth of the way is no step of its own.
 	if (!(wanted > 1e-3 * (aim - from.value))) return { kind: 'nothing-to-do', parameter };
+	const bears = given.water.animals ? undefined : BACTERIA_BEAR[parameter];
+	if (bears && aim > bears.high) return { kind: 'beyond-bacteria', parameter, nearest: bears.high };
 	// What is seen to rise by itself needs no dose, only time.
 	if (drift.value > SURE_Z * drift.u && drift.value * PATIENCE_DAYS >= wanted) {
 		return { kind: 'rises-by-itself', parameter, days: wanted / drift.value };
 	}
 	const limit = given.limits[parameter] ?? null;
-	// The daily dose is set to what is used; how well that is known comes off what a day may change.
+	// The daily dose is set to what is used; how well that is known comes off what a day may change, and so does what
+	// rises by itself, which a daily dose may not be there to lessen.
+	const besides = drift.u + Math.max(0, drift.value);
 	const most =
-		limit === null ? Infinity : Math.max(limit / 4, planned(limit, given.water, supplement) - drift.u);
+		limit === null ? Infinity : Math.max(limit / 4, planned(limit, given.water, supplement) - besides);
 	if (leastDays > MOST_DAYS || wanted > MOST_DAYS * most) {
 		return {
 			kind: 'too-far',

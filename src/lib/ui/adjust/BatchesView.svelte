@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { amountFor, saltForBatch, type BatchFinding, type Known } from '$lib/core/correction';
+	import { magnesiumForBatch, saltForBatch, type BatchFinding, type Known } from '$lib/core/correction';
 	import { typedNumber } from '$lib/core/numeric';
 	import { PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
 	import type { Instant } from '$lib/core/time';
@@ -56,12 +56,7 @@
 	const correction = (b: (typeof batches)[number]) => {
 		const thin = b.findings.find((f) => f.kind === 'thin-magnesium');
 		if (thin?.kind !== 'thin-magnesium') return null;
-		return amountFor(
-			{ kind: 'salt', compound: 'MgCl2.6H2O', purity: 0.98 },
-			'magnesium',
-			thin.short,
-			b.volumeL
-		);
+		return magnesiumForBatch({ kind: 'salt', compound: 'MgCl2.6H2O', purity: 0.98 }, thin.short, b.volumeL);
 	};
 </script>
 

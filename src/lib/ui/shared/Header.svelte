@@ -67,7 +67,8 @@
 				<a
 					href="/waters/{water.id}/{id}"
 					aria-current={view === id ? 'page' : undefined}
-					class="flex min-h-11 flex-1 items-center justify-center border-b-3 px-1.5 sm:min-h-15 sm:px-3 {view === id
+					class="flex min-h-11 flex-1 items-center justify-center border-b-3 px-1.5 sm:min-h-15 sm:px-3 {view ===
+					id
 						? 'border-ink font-semibold'
 						: 'border-transparent text-muted hover:text-ink'}">{name}</a
 				>
