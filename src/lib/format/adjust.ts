@@ -229,7 +229,8 @@ export function movedWords(
 	const { what, before, after, u } = row;
 	const sign = (text: string, rise: number) => {
 		if (Number(text.replace('−', '-')) === 0) return '0';
-		return rise > 0 ? `+${text}` : text;
+		if (rise > 0) return `+${text}`;
+		return text.startsWith('−') ? text : `−${text}`;
 	};
 	if (what in PARAMETERS && what !== 'salinity') {
 		const parameter = what as ParameterId;
@@ -369,7 +370,7 @@ export function courseWords(parameter: ParameterId, followed: Followed, unit: Un
 			return `${name} is off course: the water answers with ${share} ± ${spread} % of what the doses should do. Do not add more until the rest is planned anew.`;
 		case 'use-changed': {
 			const drift = ratePerDay(parameter, followed.drift.value, followed.drift.u, unit);
-			return `${name} is off course: its use has changed. Besides the plan it now moves by ${drift.value} ± ${drift.plusMinus}${symbolAfter(unit)} a day.`;
+			return `${name} is off course: its use has changed. Besides the plan it now ${followed.drift.value < 0 ? 'falls' : 'rises'} by ${drift.value} ± ${drift.plusMinus}${symbolAfter(unit)} a day.`;
 		}
 	}
 }
