@@ -67,6 +67,7 @@ const withIds = (path: string, water: string, reading: string) =>
 		.replace('[water]', water)
 		.replace('[reading]', reading)
 		.replace('[item]', reading)
+		.replace('[plan]', reading)
 		.replace('[photograph]', reading)
 		.replace('[happening]', 'death');
 
@@ -79,6 +80,10 @@ const FORMS: Readonly<Record<string, readonly string[]>> = {
 	'/waters/[water]/log/[reading]': ['?/correct', '?/keep'],
 	'/waters/[water]/testing': ['?/settings', '?/stage', '?/feed'],
 	'/waters/[water]/profiles': ['?/save', '?/take'],
+	'/waters/[water]/adjust/plan': ['?/start'],
+	'/waters/[water]/adjust/change': ['?/start'],
+	'/waters/[water]/adjust/supplements': ['?/save', '?/retire'],
+	'/waters/[water]/adjust/plans/[plan]': ['?/step', '?/change'],
 	'/waters/[water]/shelf/[item]': ['?/note', '?/check', '?/decide', '?/derive']
 };
 
@@ -100,6 +105,7 @@ describe('every route', () => {
 				[unknown, unknown],
 				['x', 'x'],
 				...(path.includes('[reading]') ? ([[own, foreign.reading]] as [string, string][]) : []),
+				...(path.includes('[plan]') ? ([[own, foreign.reading]] as [string, string][]) : []),
 				...(path.includes('[item]') ? ([[own, foreignItem]] as [string, string][]) : [])
 			];
 			for (const [water, reading] of tries) {

@@ -135,7 +135,19 @@ describe('every view', () => {
 		'/board',
 		'/testing',
 		'/laboratory',
-		'/profiles'
+		'/profiles',
+		'/adjust',
+		'/adjust/plan',
+		'/adjust/plan?goals=alkalinity,calcium,magnesium',
+		'/adjust/plan?kind=salinity&aim=34',
+		'/adjust/plan?kind=husbandry&id=nitrate-high',
+		'/adjust/change?litres=54&count=3&everyDays=7&target=nitrate&to=4',
+		'/adjust/blend?tapKh=14&kh=1.5&gh=3&litres=60&nowKh=1.6&nowGh=3.4',
+		'/adjust/batches?litres=120&salinity=35',
+		'/adjust/daily',
+		'/adjust/daily?school=limewater&evaporates=4',
+		'/adjust/supplements',
+		'/adjust/limits'
 	];
 	it.each([
 		['light', DESK],
@@ -152,7 +164,12 @@ describe('every view', () => {
 			const html = await (await fetch(`${base}/shelf`)).text();
 			return /\/shelf\/[0-9a-f-]{36}/.exec(html)?.[0] ?? '';
 		}, me.base);
-		for (const view of [...views, correct, thing]) {
+		const plan = await me.page.evaluate(async (base) => {
+			const html = await (await fetch(`${base}/adjust`)).text();
+			return /\/adjust\/plans\/[0-9a-f-]{36}/.exec(html)?.[0] ?? '';
+		}, me.base);
+		expect(plan).not.toBe('');
+		for (const view of [...views, correct, thing, plan]) {
 			await me.goto(view);
 			expect({ view, ...(await faultsOn(me)) }).toEqual({ view, found: [], overflows: false });
 		}

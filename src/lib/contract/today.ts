@@ -51,6 +51,8 @@ export interface ParameterToday {
 	/** The last reading by itself; null of a bound, which is no number. */
 	readonly single: Verdict | null;
 	readonly urgency: Urgency;
+	/** It is acted on while it is only likely: it harms within days. */
+	readonly early: boolean;
 	readonly going: Going;
 	/** The last readings, where they all lie on one side. */
 	readonly run: RunOfSide | null;
@@ -87,6 +89,7 @@ export type MatterToday = { readonly danger: boolean; readonly weight: number } 
 			readonly verdict: Verdict;
 			readonly going: Going;
 			readonly urgency: Urgency;
+			readonly early: boolean;
 			/** The verdict of the last reading alone, where there is no estimate. */
 			readonly single: boolean;
 	  }

@@ -152,6 +152,7 @@ describe('matters in words', () => {
 				verdict,
 				going: 'worse',
 				urgency: 'act',
+				early: false,
 				single: true
 			})
 		).toMatchObject({
@@ -173,6 +174,10 @@ describe('matters in words', () => {
 		expect(said({ ...plain, danger: true, kind: 'free-ammonia', free }).text).toMatch(
 			/^0\.01 to 0\.061 mg\/L NH₃.*pH was not read.*Stop feeding/
 		);
+		const more = { ...free, most: null };
+		expect(said({ ...plain, danger: true, kind: 'free-ammonia', free: more }).text).toMatch(
+			/^At least 0\.01 mg/
+		);
 		expect(said({ ...plain, kind: 'cycle', what: 'first-zero' }).text).toMatch(/provisional/);
 		const run = { side: 'high', count: 5, distance: 0.6, u: 0.1 } as const;
 		expect(said({ ...plain, kind: 'run', parameter: 'salinity', run }).text).toMatch(
@@ -190,18 +195,16 @@ describe('matters in words', () => {
 	it('act earlier on what harms within days', () => {
 		const verdict = judge(38, 0.4, { low: 34, high: 36, aim: 35 }, null);
 		const matter = {
-			parameter: 'salinity',
 			verdict,
 			going: 'not-seen',
 			urgency: 'act',
+			early: true,
 			single: false
 		} as const;
 		expect(urgencySentence(matter)).toMatch(/harms within days/);
 		const edge = judge(36, 0.3, { low: 34, high: 36, aim: 35 }, null);
 		expect(urgencySentence({ ...matter, verdict: edge })).toMatch(/act as if it were outside/);
-		expect(urgencySentence({ ...matter, verdict: edge, parameter: 'calcium' })).toMatch(
-			/Another test narrows it/
-		);
+		expect(urgencySentence({ ...matter, verdict: edge, early: false })).toMatch(/Another test narrows it/);
 		expect(gradeWords('far-outside', 'high')).toBe('Far outside, high');
 	});
 });
@@ -234,6 +237,7 @@ describe('reasons of a verdict', () => {
 		atS35: null,
 		single: judge(value, u, BAND, null),
 		urgency: 'watch',
+		early: false,
 		going: 'better',
 		run: null,
 		references: []
@@ -245,7 +249,7 @@ describe('reasons of a verdict', () => {
 		expect(reasonsOf(row(8.2, 0.6), 'dkh').join(' ')).toMatch(/wider than the band/);
 		expect(againstBand(8.2, 0.6, BAND).resolves).toBe(false);
 	});
-	it('hold it against the sea, a usual band, its own start, another sample', () => {
+	it('hold it against the sea, a usual band, its own start', () => {
 		const said = (reference: Parameters<typeof referenceSentence>[1]['reference']) =>
 			referenceSentence('alkalinity', { reference, difference: -0.4, agreement: 'disagree' }, 'dkh');
 		expect(said({ kind: 'sea-water', salinity: 34.21, low: 6.4, high: 6.6 })).toBe(
@@ -255,9 +259,6 @@ describe('reasons of a verdict', () => {
 			/“mixed reef” is 7\.5–9/
 		);
 		expect(said({ kind: 'baseline', value: 8.1, u: 0.1, readings: 5 })).toMatch(/own start was 8\.1 ± 0\.2/);
-		expect(said({ kind: 'sample', name: 'Skerry sample', value: 6.6, u: 0.1 })).toMatch(
-			/^Skerry sample holds/
-		);
 	});
 });
 

@@ -47,7 +47,8 @@ const freeText = (matter: Extract<MatterToday, { kind: 'free-ammonia' }>): strin
 		assumed.length === 0
 			? ''
 			: ` ${assumed.map((a) => (a === 'ph' ? 'pH' : a)).join(' and ')} ${assumed.length === 1 ? 'was' : 'were'} not read in the last days: the worst that is plausible is taken.`;
-	return `${two(least)} to ${two(most)} mg/L NH₃ are possible; from ${two(NH3_WATCH)} on it harms.${taken} Stop feeding, change water, keep pH from rising, test again today.`;
+	const range = most === null ? `At least ${two(least)}` : `${two(least)} to ${two(most)}`;
+	return `${range} mg/L NH₃ are possible; from ${two(NH3_WATCH)} on it harms.${taken} Stop feeding, change water, keep pH from rising, test again today.`;
 };
 
 const CYCLE_WORDS: Readonly<

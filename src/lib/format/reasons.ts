@@ -30,10 +30,6 @@ export function referenceSentence(
 			const m = inUnit(parameter, reference.value, reference.u, unit);
 			return `This water’s own start was ${m.value} ± ${m.plusMinus} ${symbol} (its first ${reference.readings} readings): ${said}.`;
 		}
-		case 'sample': {
-			const m = inUnit(parameter, reference.value, reference.u, unit);
-			return `${reference.name} holds ${m.value} ± ${m.plusMinus} ${symbol}: ${said}.`;
-		}
 	}
 }
 
@@ -71,7 +67,7 @@ export function reasonsOf(row: ParameterToday, unit: UnitId): readonly string[] 
 	if (row.urgency !== 'none') {
 		lines.push(
 			row.urgency === 'act'
-				? `${PARAMETERS[parameter].name} is acted on from a chance of ${earlyShare(parameter)} of being outside.`
+				? `${PARAMETERS[parameter].name} is acted on from a chance of ${row.early ? '30 %' : '95 %'} of being outside.`
 				: 'From a chance of 30 % of being outside it is watched.'
 		);
 	}
@@ -88,12 +84,3 @@ export function reasonsOf(row: ParameterToday, unit: UnitId): readonly string[] 
 		lines.push(`No band is set for ${nameWithin(parameter)}, and there is nothing to hold it against.`);
 	return lines;
 }
-
-const EARLY: ReadonlySet<ParameterId> = new Set<ParameterId>([
-	'ammonia',
-	'nitrite',
-	'ph',
-	'salinity',
-	'temperature'
-]);
-const earlyShare = (parameter: ParameterId) => (EARLY.has(parameter) ? '30 %' : '95 %');

@@ -1,4 +1,4 @@
-import { isActedOnEarly, type Going, type Grade, type Urgency, type Verdict } from '$lib/core/judgement';
+import { type Going, type Grade, type Urgency, type Verdict } from '$lib/core/judgement';
 import { PARAMETERS, UNITS, type ParameterId, type UnitId } from '$lib/core/quantity';
 import type { BoundResult } from '$lib/core/reading';
 import type { Instant } from '$lib/core/time';
@@ -30,22 +30,21 @@ export function gradeWords(grade: Grade | null, side: 'low' | 'high' | null): st
 
 /** What an outside or undecided verdict asks for. */
 export function urgencySentence({
-	parameter,
 	verdict: { grade },
 	going,
 	urgency,
+	early,
 	single
 }: {
-	readonly parameter: ParameterId;
 	readonly verdict: Verdict;
 	readonly going: Going;
 	readonly urgency: Urgency;
+	readonly early: boolean;
 	readonly single: boolean;
 }): string {
 	const way =
 		going === 'better' ? ' It is getting better.' : going === 'worse' ? ' It is getting worse.' : '';
 	const from = single ? ' By one reading alone.' : '';
-	const early = isActedOnEarly(parameter, false) || parameter === 'nitrite';
 	if (grade === 'cannot-tell' && urgency === 'act' && early) {
 		return `The readings cannot tell whether it is inside, and this one harms within days: test again at once, and act as if it were outside.${way}${from}`;
 	}

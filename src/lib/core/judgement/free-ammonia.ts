@@ -10,15 +10,18 @@ interface Range {
 /** Where a thing was not read: the most that is plausible, pH on the kit's buffers. */
 export const UNREAD = {
 	salt: { ph: { lower: 8, upper: 8.6 }, temperatureC: { lower: 22, upper: 28 } },
-	fresh: { ph: { lower: 6, upper: 8 }, temperatureC: { lower: 20, upper: 28 } }
+	fresh: { ph: { lower: 6, upper: 8 }, temperatureC: { lower: 20, upper: 28 } },
+	/** Of sea water. */
+	salinity: { lower: 30, upper: 37 }
 } as const;
 
-export type Assumed = 'ph' | 'temperature';
+export type Assumed = 'ph' | 'temperature' | 'salinity';
 
 export interface FreeAmmonia {
 	/** Un-ionised ammonia, mg/L NH₃, least and most that is plausible. */
 	readonly least: number;
-	readonly most: number;
+	/** Null where the kit could only tell that it is more than its highest colour. */
+	readonly most: number | null;
 	/** What was not read, and was taken as widely as is plausible. */
 	readonly assumed: readonly Assumed[];
 	readonly urgency: 'none' | 'watch' | 'act';
@@ -35,29 +38,35 @@ const NH3_ACT = 0.05;
  * Un-ionised ammonia, the form that harms, judged by the worst that is plausible: the most total ammonia, the highest
  * pH and the highest temperature that what was read leaves room for.
  *
- * @param total total ammonia as mg/L NH₄, the ends of what the kit tells
+ * @param total total ammonia as mg/L NH₄, the ends of what the kit tells; null for "more than"
  * @param ph on the kit's (NBS) buffers; null where it was not read
- * @param salinity practical salinity; a fresh water's is 0
+ * @param salinity practical salinity; a fresh water's is 0; null where a sea water's was not read
  * @param temperatureC null where it was not read
  * @see chemistry of `freeAmmoniaShare`
  */
 export function freeAmmonia(
-	total: Range,
+	total: { readonly lower: number; readonly upper: number | null },
 	ph: Range | null,
-	salinity: number,
+	salinity: number | null,
 	temperatureC: Range | null
 ): FreeAmmonia {
-	const kind = salinity < 5 ? UNREAD.fresh : UNREAD.salt;
+	const kind = salinity !== null && salinity < 5 ? UNREAD.fresh : UNREAD.salt;
 	const acidity = ph ?? kind.ph;
 	const warmth = temperatureC ?? kind.temperatureC;
+	const salts = salinity === null ? [UNREAD.salinity.lower, UNREAD.salinity.upper] : [salinity];
 	const perNh4 = convert(1, 'mg-per-l-nh4', 'mg-per-l-nh3');
 	const free = (nh4: number, phNbs: number, t: number) =>
-		nh4 * perNh4 * freeAmmoniaShare(totalFromNbs(phNbs, salinity, t), salinity, t);
-	const most = free(total.upper, acidity.upper, warmth.upper);
+		salts.map((s) => nh4 * perNh4 * freeAmmoniaShare(totalFromNbs(phNbs, s, t), s, t));
+	const most = total.upper === null ? null : Math.max(...free(total.upper, acidity.upper, warmth.upper));
+	const worst = most ?? Infinity;
 	return {
-		least: free(total.lower, acidity.lower, warmth.lower),
+		least: Math.min(...free(total.lower, acidity.lower, warmth.lower)),
 		most,
-		assumed: [ph ? null : 'ph', temperatureC ? null : 'temperature'].filter((a): a is Assumed => a !== null),
-		urgency: most >= NH3_ACT ? 'act' : most >= NH3_WATCH ? 'watch' : 'none'
+		assumed: [
+			ph ? null : 'ph',
+			temperatureC ? null : 'temperature',
+			salinity === null ? 'salinity' : null
+		].filter((a): a is Assumed => a !== null),
+		urgency: worst >= NH3_ACT ? 'act' : worst >= NH3_WATCH ? 'watch' : 'none'
 	};
 }

@@ -12,8 +12,7 @@ export type Reference =
 			readonly name: string;
 			readonly low: number | null;
 			readonly high: number | null;
-	  }
-	| { readonly kind: 'sample'; readonly name: string; readonly value: number; readonly u: number };
+	  };
 
 export interface AgainstReference {
 	readonly reference: Reference;

@@ -116,13 +116,21 @@ describe('free ammonia', () => {
 		const unknown = freeAmmonia(total, null, 35, null);
 		expect(known.assumed).toEqual([]);
 		expect(unknown.assumed).toEqual(['ph', 'temperature']);
-		expect(unknown.most).toBeGreaterThan(known.most);
+		expect(unknown.most!).toBeGreaterThan(known.most!);
 		expect(unknown.urgency).toBe('act');
+		const unsalted = freeAmmonia(total, null, null, null);
+		expect(unsalted.assumed).toEqual(['ph', 'temperature', 'salinity']);
+		expect(unsalted.most!).toBeGreaterThanOrEqual(unknown.most!);
+		expect(unsalted.least).toBeLessThanOrEqual(unknown.least);
+		expect(freeAmmonia({ lower: 2.5, upper: null }, null, 35, null)).toMatchObject({
+			most: null,
+			urgency: 'act'
+		});
 		expect(freeAmmonia({ lower: 0, upper: 0.05 }, { lower: 7.9, upper: 8.1 }, 35, null).urgency).toBe('none');
 	});
 	it('rises with pH and with warmth', () => {
 		const at = (ph: number, t: number) =>
-			freeAmmonia(total, { lower: ph, upper: ph }, 35, { lower: t, upper: t }).most;
+			freeAmmonia(total, { lower: ph, upper: ph }, 35, { lower: t, upper: t }).most!;
 		expect(at(8.4, 25)).toBeGreaterThan(2 * at(8, 25));
 		expect(at(8.2, 28)).toBeGreaterThan(at(8.2, 24));
 	});

@@ -98,3 +98,16 @@ export async function addTarget(
 ): Promise<void> {
 	await db.insert(target).values({ ...row, siteId: scope.siteId });
 }
+
+/** What a water was, and since when, the newest first. */
+export async function profilesOf(
+	db: Reader,
+	scope: SiteScope,
+	waterId: string
+): Promise<{ readonly profile: ProfileId; readonly fromAt: Instant }[]> {
+	return db
+		.select({ profile: waterProfile.profile, fromAt: waterProfile.fromAt })
+		.from(waterProfile)
+		.where(and(eq(waterProfile.siteId, scope.siteId), eq(waterProfile.waterId, waterId)))
+		.orderBy(desc(waterProfile.fromAt));
+}

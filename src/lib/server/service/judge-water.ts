@@ -11,6 +11,7 @@ import {
 	followCycle,
 	freeAmmonia,
 	goingOf,
+	isActedOnEarly,
 	isFresh,
 	judge,
 	PANEL_DAYS,
@@ -55,8 +56,6 @@ const BESIDE_DAYS = 3;
 /** The cycle is told for so long after it was done. */
 const CYCLE_TOLD_DAYS = 60;
 const MINUTES_PER_DAY = 1440;
-/** Where salinity was never read. */
-const USUAL_SALINITY = 35;
 const MOST_SALINITY = 42;
 /** Nitrate that the first animals of a tank may meet, mg/L (husbandry convention). */
 const AFTER_CYCLE_NITRATE = 20;
@@ -115,7 +114,8 @@ function referencesFor(
 	parameter: ParameterId,
 	water: Water,
 	own: readonly DatedResult[],
-	salinity: number | null
+	salinity: number | null,
+	now: Instant
 ): Reference[] {
 	const points = own.flatMap(({ result }) => {
 		const point = pointOf(result);
@@ -133,7 +133,8 @@ function referencesFor(
 			? { kind: 'published', name: PROFILES[water.profile].name, low: published.low, high: published.high }
 			: null,
 		salinity === null ? null : seaWaterFor(parameter, salinity),
-		baselineOf(points)
+		// Of an older tank the first readings are not at hand: only what is looked back on is.
+		water.startedAt >= addDays(now, -ESTIMATE_LOOK_BACK_DAYS) ? baselineOf(points) : null
 	];
 	return found.filter((r): r is Reference => r !== null);
 }
@@ -168,6 +169,7 @@ function rowOf(
 		urgency: verdict?.probabilities
 			? urgencyOf(parameter, isFresh(water.profile), verdict.probabilities)
 			: 'none',
+		early: isActedOnEarly(parameter, isFresh(water.profile)),
 		going: today && band ? goingOf(today.now.value, today.netChangePerDay, band) : 'not-seen',
 		run:
 			middle === null || middle === undefined
@@ -178,7 +180,9 @@ function rowOf(
 					),
 		references:
 			value && value.u > 0
-				? referencesFor(parameter, water, own, salinity).map((r) => againstReference(value.value, value.u, r))
+				? referencesFor(parameter, water, own, salinity, now).map((r) =>
+						againstReference(value.value, value.u, r)
+					)
 				: []
 	};
 }
@@ -200,11 +204,15 @@ function litBy(water: Water, timeZone: string): ((at: Instant) => boolean) | nul
 
 /** The facts of a water at a time, from what was read and done up to it. */
 export function factsAt(
-	given: Pick<JudgedWater, 'water' | 'timeZone' | 'results' | 'events' | 'targets'>,
+	given: Pick<JudgedWater, 'water' | 'timeZone' | 'results' | 'events' | 'targets'> & {
+		/** What the water was at a time, where that is asked of the past. */
+		readonly profileAt?: (at: Instant) => Water['profile'];
+	},
 	at: Instant,
 	departureZ: number | null
 ): Facts {
 	const { water, timeZone, results, events, targets } = given;
+	const { profile } = given.profileAt ? { profile: given.profileAt(at) } : water;
 	const until = events.filter((e) => e.happenedAt <= at);
 	return factsOf({
 		at,
@@ -212,8 +220,8 @@ export function factsAt(
 		bandOf: (parameter) => plainBand(bandAt(targets, parameter, at)),
 		mediumRuns: mediumRuns(until),
 		changes: until.filter((e) => e.kind === 'water-change').map((e) => e.happenedAt),
-		fresh: isFresh(water.profile),
-		cycling: water.profile === 'cycling',
+		fresh: isFresh(profile),
+		cycling: profile === 'cycling',
 		animals: water.hasAnimals,
 		newMix: water.kind === 'new-mix',
 		litAt: litBy(water, timeZone),
@@ -293,11 +301,10 @@ function freeOf(water: Water, results: readonly DatedResult[], now: Instant): Fr
 	};
 	const { lower, upper } = boundsOf(total);
 	const salt = lastOf('salinity', LOOK_BACK_DAYS);
-	const salinity = isFresh(water.profile)
-		? 0
-		: Math.min(MOST_SALINITY, (salt && pointOf(salt)?.value) ?? USUAL_SALINITY);
+	const read = salt && pointOf(salt)?.value;
+	const salinity = isFresh(water.profile) ? 0 : read == null ? null : Math.min(MOST_SALINITY, read);
 	return freeAmmonia(
-		{ lower, upper: upper ?? 2 * lower },
+		{ lower, upper },
 		bounds(lastOf('ph', BESIDE_DAYS)),
 		salinity,
 		bounds(lastOf('temperature', BESIDE_DAYS))

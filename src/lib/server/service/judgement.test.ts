@@ -88,6 +88,7 @@ describe('what a water asks for', () => {
 		atS35: null,
 		single: judge(value, u, { low: band[0], high: band[1], aim: null }, null),
 		urgency: parameter === 'salinity' ? ('act' as const) : ('watch' as const),
+		early: parameter === 'salinity',
 		going: 'not-seen' as const,
 		run: null,
 		references: []

@@ -1,13 +1,6 @@
 import type { DoubtfulReading } from '$lib/contract/doubt';
 import type { MatterToday, RateMove } from '$lib/contract/today';
-import {
-	isActedOnEarly,
-	isFresh,
-	type Band,
-	type Grade,
-	type RuleStrength,
-	type RunOfSide
-} from '$lib/core/judgement';
+import { type Band, type Grade, type RuleStrength, type RunOfSide } from '$lib/core/judgement';
 import { addDays } from '$lib/core/time';
 import { COVERAGE } from '$lib/core/uncertainty';
 import type { JudgedWater } from './judge-water.ts';
@@ -43,14 +36,12 @@ function explained(findings: Judged['findings']): ReadonlySet<string> {
 }
 
 function verdicts({ water, now, rows, findings }: Judged): MatterToday[] {
-	const fresh = isFresh(water.profile);
 	const told = explained(findings);
 	return rows.flatMap((row): MatterToday[] => {
-		const { parameter, estimate, single, urgency, going, run } = row;
+		const { parameter, estimate, single, urgency, early, going, run } = row;
 		const verdict = estimate?.verdict ?? single;
 		const found: MatterToday[] = [];
 		const weight = verdict?.grade ? GRADE_WEIGHT[verdict.grade] : 0;
-		const early = isActedOnEarly(parameter, fresh);
 		// In a tank that cycles, ammonia and nitrite are followed by the cycle.
 		const cycles = water.profile === 'cycling' && (parameter === 'ammonia' || parameter === 'nitrite');
 		// What an instrument can never tell is no alarm for ever; all else that may harm is told while it is only possible.
@@ -64,6 +55,7 @@ function verdicts({ water, now, rows, findings }: Judged): MatterToday[] {
 				verdict,
 				going,
 				urgency,
+				early,
 				single: estimate === null,
 				danger,
 				weight: weight + (early ? 15 : 0) + (going === 'worse' ? 8 : going === 'better' ? -8 : 0)

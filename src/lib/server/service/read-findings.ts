@@ -2,7 +2,7 @@ import type { FindingsAnswer, PastFinding } from '$lib/contract/findings';
 import { findingsOf, RULES, type RuleId } from '$lib/core/judgement';
 import { civilDate, daysBetween, type Instant } from '$lib/core/time';
 import type { SiteScope } from '../repository/scope.ts';
-import type { Water } from '../repository/water.ts';
+import { profilesOf, type Water } from '../repository/water.ts';
 import type { Deps } from './deps.ts';
 import { factsAt, judgeWater } from './judge-water.ts';
 
@@ -12,14 +12,20 @@ const OF_READINGS = RULES.filter((r) => 'ofReadings' in r);
 
 /** What the rules find in a water now, and what they would have found on every day on which it was tested. */
 export async function readFindings(deps: Deps, scope: SiteScope, water: Water): Promise<FindingsAnswer> {
-	const judged = await judgeWater(deps, scope, water);
+	const [judged, profiles] = await Promise.all([
+		judgeWater(deps, scope, water),
+		profilesOf(deps.db, scope, water.id)
+	]);
+	// A day is judged by what the water was then: a reef of today may have been a tank that cycled.
+	const profileAt = (at: Instant) => profiles.find((p) => p.fromAt <= at)?.profile ?? water.profile;
+	const then = { ...judged, profileAt };
 	const off = new Set(judged.settings.rulesOff);
 	const lastOfDay = new Map<string, Instant>();
 	for (const { at } of judged.results) lastOfDay.set(civilDate(at, scope.timeZone), at);
 	const past: PastFinding[] = [];
 	const running = new Map<RuleId, PastFinding>();
 	for (const at of lastOfDay.values()) {
-		for (const finding of findingsOf(OF_READINGS, factsAt(judged, at, null), off)) {
+		for (const finding of findingsOf(OF_READINGS, factsAt(then, at, null), off)) {
 			const before = running.get(finding.rule);
 			if (before && daysBetween(before.to, at) <= APART_DAYS) {
 				const longer: PastFinding = { ...before, to: at };

@@ -1,5 +1,5 @@
 import type { LastSession, TodayAnswer } from '$lib/contract/today';
-import { judge, pressing, STAGES } from '$lib/core/judgement';
+import { judge, pressing, STAGES, type DueTest, type StageId } from '$lib/core/judgement';
 import { pointOf, standardUncertaintyOf } from '$lib/core/reading';
 import { addDays, civilDate } from '$lib/core/time';
 import type { SiteScope } from '../repository/scope.ts';
@@ -44,6 +44,17 @@ export async function withMatters(deps: Deps, scope: SiteScope, judged: JudgedWa
 	return mattersOf(judged, doubts, moves);
 }
 
+/** What is tested first in a stage stands first: of a tank that was left alone ammonia before all else. */
+function inOrderOf(stage: StageId | null, due: readonly DueTest[]): readonly DueTest[] {
+	if (!stage) return due;
+	const { tests } = STAGES[stage];
+	const rank = ({ parameter }: DueTest) => {
+		const place = tests.indexOf(parameter);
+		return place === -1 ? tests.length : place;
+	};
+	return [...due].sort((a, b) => rank(a) - rank(b));
+}
+
 /** Where a water stands today: what it asks for, what is due, each tested parameter, and what was read last. */
 export async function readToday(deps: Deps, scope: SiteScope, water: Water): Promise<TodayAnswer> {
 	const judged = await judgeWater(deps, scope, water);
@@ -52,7 +63,8 @@ export async function readToday(deps: Deps, scope: SiteScope, water: Water): Pro
 		planLines(deps, scope, judged)
 	]);
 	const { shown, folded } = pressing(matters);
-	const { rows, untested, stage, cycle, due } = judged;
+	const { rows, untested, stage, cycle } = judged;
+	const due = inOrderOf(stage, judged.due);
 	return {
 		shown,
 		folded,

@@ -60,7 +60,7 @@ describe('a product', () => {
 		[{ kind: 'product', 'strength.calcium': '-4' }, 'not-a-number', 'strength.calcium'],
 		[{ kind: 'product', 'strength.calcium': '4', name: '' }, 'invalid-field', 'name']
 	])('%# is refused by its field', (fields, code, field) => {
-		const outcome = sent(fields as Record<string, string>);
+		const outcome = sent(fields);
 		expect(outcome).toMatchObject({ ok: false, fault: { code, field } });
 	});
 });
@@ -97,7 +97,7 @@ describe('what is mixed, weighed or dosed by a table', () => {
 		[{ kind: 'table', parameter: 'nitrate', rows: '2 1 9' }, 'rows'],
 		[{ kind: 'table', parameter: 'nitrate', rows: '' }, 'rows']
 	])('%# is refused by its field', (fields, field) => {
-		const outcome = sent(fields as Record<string, string>);
+		const outcome = sent(fields);
 		expect(outcome.ok).toBe(false);
 		expect(!outcome.ok && outcome.fault.field).toContain(field);
 	});
