@@ -64,7 +64,7 @@ describe('the plans of the demo world', () => {
 		const me = await openPage(world);
 		await me.goto('/adjust');
 		await me.press('Raise alkalinity and calcium');
-		await me.sees('Today');
+		await me.sees('Day by day');
 		await me.page.evaluate(() => {
 			const open = [...document.querySelectorAll('form')].filter((f) => f.querySelector('[name=stepId]'));
 			const dose = open.find((f) =>
