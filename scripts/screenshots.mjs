@@ -133,7 +133,7 @@ await main(async () => {
 			for (let i = 0; i < 4; i++) await page.keyboard.press('ArrowDown');
 		};
 
-		await visit(DESK, 'light', async ({ goto, shot }) => {
+		await visit(DESK, 'light', async ({ goto, press, page, shot }) => {
 			await shot('today');
 			await goto('/trends?span=quarter');
 			await shot('trends');
@@ -145,8 +145,12 @@ await main(async () => {
 			await shot('bench-choose');
 			await goto('/compare?parameter=alkalinity');
 			await shot('compare');
-			await goto('/board');
-			await shot('board');
+			await goto('/adjust');
+			await shot('adjust');
+			await press('Raise alkalinity and calcium');
+			await page.waitForSelector('main figure');
+			await wait(400);
+			await shot('plan');
 		});
 		await visit(DESK, 'light', async ({ page, shot }) => {
 			const href = await page.evaluate(
@@ -171,23 +175,11 @@ await main(async () => {
 			await walk.shot('bench-syringe-phone');
 		});
 		await visit(DESK, 'light', async (walk) => {
-			const { page, press, shot, goto } = walk;
+			const { page, press, shot } = walk;
 			await toInstrument(walk, 'no3-card');
 			for (let i = 0; i < 12; i++) await page.keyboard.press('ArrowUp');
 			await press('Daylight, on white');
 			await shot('bench-ladder');
-			await press('That is its place');
-			await press('Test again instead');
-			await press('Give this test up');
-			await goto('/methods/new');
-			await page.type('input[name="name"]', 'Calcium, blue box');
-			await page.select('select[name="worthBy"]', 'table');
-			await page.type('textarea[name="table"]', '0.00 0\n0.20 108\n0.45 246\n0.80 436\n1.00 546');
-			await page.type(
-				'textarea[name="steps"]',
-				'5 drops A; swirl 10 s; wait exactly 1 min; titrate with B until blue'
-			);
-			await shot('method-enter');
 		});
 		/** Lays tests out, each with its method. */
 		const FIVE = {
