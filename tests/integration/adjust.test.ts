@@ -270,6 +270,35 @@ describe('a plan under way', () => {
 		);
 		world.now = NOON;
 	});
+	it('takes a fall out of the daily dose that runs, and leaves its strength as it is', async () => {
+		const site = await world.site('retuned');
+		await bands(site);
+		const strength = [{ parameter: 'alkalinity' as const, risePerMlIn100L: 0.14 }];
+		await world.services.recordEvent(site.scope, {
+			id: id(),
+			waterId: site.waterId,
+			kind: 'recurring-dose',
+			happenedAt: addDays(NOON, -60),
+			offsetMinutes: 0,
+			details: { supplement: 'Part one', amountMlPerDay: 20, strength },
+			note: ''
+		});
+		for (let day = -30; day < 0; day += 3) await read(site, addDays(NOON, day), 6.6 - 0.06 * day);
+		await read(site, addDays(NOON, -0.1), 6.6);
+		const { planId, seen } = await begun(site, raise(8.2));
+		const step = seen.steps.find((s) => s.what.kind === 'daily-dose')!;
+		expect(step.what).toMatchObject({ name: 'Part one', fromPerDay: 20, strength });
+		const toPerDay = step.what.kind === 'daily-dose' ? step.what.toPerDay : 0;
+		// 0.06 dKH a day in 540 L.
+		expect(toPerDay).toBeGreaterThan(20.8);
+		expect(toPerDay).toBeLessThan(24);
+		await world.services.noteStep(site.scope, told(planId, step.id));
+		const [event] = await world.services.readRecentEvents(site.scope, site.waterId, 1);
+		expect(event).toMatchObject({
+			kind: 'recurring-dose',
+			details: { supplement: 'Part one', amountMlPerDay: toPerDay, strength }
+		});
+	});
 	it('ends when its keeper says so, and takes nothing more', async () => {
 		const site = await lowTank('ended');
 		const { planId } = await begun(site, raise(8.2));

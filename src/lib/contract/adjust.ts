@@ -22,6 +22,7 @@ import {
 } from '$lib/core/correction';
 import { PARAMETER_IDS, type ParameterId } from '$lib/core/quantity';
 import type { Instant } from '$lib/core/time';
+import type { SupplementStrength } from '$lib/core/balance';
 import { closed, Id, InstantMs, Note, OffsetMinutes, words } from './common.ts';
 
 const Strength = Type.Object(
@@ -207,6 +208,8 @@ export interface PlanStep {
 				readonly fromPerDay: number;
 				readonly toPerDay: number;
 				readonly unit: DoseUnit;
+				/** What one mL or g of it does to 100 L, as the estimate takes it. */
+				readonly strength: readonly SupplementStrength[];
 		  }
 		| {
 				readonly kind: 'test';

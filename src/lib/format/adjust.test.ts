@@ -129,7 +129,8 @@ describe('steps in words', () => {
 				name: 'Part one',
 				fromPerDay: 24,
 				toPerDay: 28.5,
-				unit: 'ml'
+				unit: 'ml',
+				strength: []
 			}),
 			'Set the daily dose of Part one to 28.5 mL; so far 24 mL'
 		],
@@ -140,7 +141,8 @@ describe('steps in words', () => {
 				name: 'Drops',
 				fromPerDay: 0,
 				toPerDay: 3,
-				unit: 'ml'
+				unit: 'ml',
+				strength: []
 			}),
 			'Begin a daily dose of 3 mL of Drops, for what is used'
 		],

@@ -8,6 +8,7 @@ import type {
 	PlanStep
 } from '$lib/contract/adjust';
 import type { RecurringDoseDetails } from '$lib/contract/event';
+import type { SupplementStrength } from '$lib/core/balance';
 import {
 	beforeAndAfter,
 	bestMix,
@@ -22,6 +23,7 @@ import {
 	raisedBy,
 	salinityDays,
 	seriesOf,
+	strengthOf,
 	unitOf,
 	type Goal,
 	type LevelsOf,
@@ -64,6 +66,7 @@ function runningDose(
 	readonly perDay: number;
 	readonly rise: number;
 	readonly unit: 'ml' | 'g';
+	readonly strength: readonly SupplementStrength[];
 } | null {
 	const regimes = judged.events.filter((e) => e.kind === 'recurring-dose' && e.happenedAt <= judged.now);
 	const newest = new Map<string, Static<typeof RecurringDoseDetails>>();
@@ -78,7 +81,8 @@ function runningDose(
 				name: regime.supplement,
 				perDay: regime.amountMlPerDay,
 				rise,
-				unit: regime.unit ?? 'ml'
+				unit: regime.unit ?? 'ml',
+				strength: regime.strength
 			};
 		}
 	}
@@ -170,12 +174,14 @@ function dosesPlan(base: PlanBase, request: Extract<PlanRequest, { kind: 'doses'
 			? {
 					name: running.name,
 					unit: running.unit,
+					strength: running.strength,
 					fromPerDay: running.perDay,
 					toPerDay: round(Math.max(0, running.perDay + (retune.risePerDay * volume) / 100 / running.rise))
 				}
 			: {
 					name: used.get(retune.supplementId)!.name,
 					unit: retune.unit,
+					strength: strengthOf(used.get(retune.supplementId)!.what),
 					fromPerDay: 0,
 					toPerDay: round(Math.max(0, retune.amountPerDay))
 				};

@@ -101,20 +101,16 @@ function eventOf(
 				}
 			};
 		}
-		case 'daily-dose': {
-			const perDay = given ?? what.toPerDay;
-			const goal = plan.goals.find((g) => g.parameter === what.parameter);
-			const difference = what.toPerDay - what.fromPerDay;
+		case 'daily-dose':
 			return {
 				kind: 'recurring-dose',
 				details: {
 					supplement: what.name,
-					amountMlPerDay: perDay,
+					amountMlPerDay: given ?? what.toPerDay,
 					unit: what.unit,
-					strength: goal && difference !== 0 ? strength(what.parameter, -goal.drift.value, difference) : []
+					strength: [...what.strength]
 				}
 			};
-		}
 		case 'salinity': {
 			if (what.saltKg > 0) {
 				const grams = given ?? what.saltKg * 1000;

@@ -121,9 +121,12 @@ function seenGoal(
 		.map((d) => ({ day: daysBetween(since.at, d.at), rise: riseOf(d, parameter, plan.plan, volumeL) }))
 		.filter((d) => d.rise !== 0);
 	// A daily dose that was set anew brings its difference every day.
-	for (const { step, at } of done) {
-		if (step.what.kind !== 'daily-dose' || step.what.parameter !== parameter || at < since.at) continue;
-		const perDay = -goal.drift.value;
+	for (const { step, at, details } of done) {
+		const { what } = step;
+		if (what.kind !== 'daily-dose' || at < since.at) continue;
+		const rise = what.strength.find((s) => s.parameter === parameter)?.risePerMlIn100L ?? 0;
+		const perDay = (((details.amount ?? what.toPerDay) - what.fromPerDay) * rise * 100) / volumeL;
+		if (perDay === 0) continue;
 		for (let day = daysBetween(since.at, at) + 0.5; day < daysBetween(since.at, now); day++)
 			given.push({ day, rise: perDay });
 	}

@@ -93,52 +93,58 @@
 				: 'Plan a correction'}
 	</h1>
 	{#if kind === 'doses'}
-		<form method="get" class="mt-5 grid gap-5">
-			<input type="hidden" name="goals" value={query} />
-			{#each goals as goal (goal.parameter)}
-				<fieldset class="grid gap-4 border-t pt-4 sm:grid-cols-[11rem_11rem_minmax(0,1fr)]">
-					<legend class="visually-hidden">{PARAMETERS[goal.parameter].name}</legend>
-					<div>
-						<strong class="block text-lg">{PARAMETERS[goal.parameter].name}</strong>
-						<span class="small figures text-muted">{goal.now || 'not read lately'}</span>
+		{#if goals.length === 0}
+			<p class="mt-2 text-muted">Choose what to raise.</p>
+		{:else}
+			<form method="get" class="mt-5 grid gap-5">
+				<input type="hidden" name="goals" value={query} />
+				{#each goals as goal (goal.parameter)}
+					<fieldset class="grid gap-4 border-t pt-4 sm:grid-cols-[11rem_11rem_minmax(0,1fr)]">
+						<legend class="visually-hidden">{PARAMETERS[goal.parameter].name}</legend>
+						<div>
+							<strong class="block text-lg">{PARAMETERS[goal.parameter].name}</strong>
+							<span class="small figures text-muted">{goal.now || 'not read lately'}</span>
+						</div>
+						<Field
+							name="aim.{goal.parameter}"
+							label="Up to"
+							unit={UNITS[units[goal.parameter]].symbol}
+							inputmode="decimal"
+							value={goal.aim}
+						/>
+						<Choice
+							name="with.{goal.parameter}"
+							label="With"
+							value={goal.supplementId}
+							items={raising(goal.parameter).map((s) => ({
+								value: s.id,
+								name: s.own ? `${s.name} (yours)` : s.name
+							}))}
+						/>
+					</fieldset>
+				{/each}
+				<div class="flex flex-wrap items-end gap-4 border-t pt-4">
+					<div class="min-w-64">
+						<Choice
+							name="volume"
+							label="The net volume is"
+							value={volumeKnown ? 'known' : 'guessed'}
+							items={[
+								{ value: 'guessed', name: 'guessed from the glass' },
+								{ value: 'known', name: 'found by filling, or by a dose' }
+							]}
+						/>
 					</div>
-					<Field
-						name="aim.{goal.parameter}"
-						label="Up to"
-						unit={UNITS[units[goal.parameter]].symbol}
-						inputmode="decimal"
-						value={goal.aim}
-					/>
-					<Choice
-						name="with.{goal.parameter}"
-						label="With"
-						value={goal.supplementId}
-						items={raising(goal.parameter).map((s) => ({
-							value: s.id,
-							name: s.own ? `${s.name} (yours)` : s.name
-						}))}
-					/>
-				</fieldset>
-			{/each}
-			<div class="flex flex-wrap items-end gap-4 border-t pt-4">
-				<div class="min-w-64">
-					<Choice
-						name="volume"
-						label="The net volume is"
-						value={volumeKnown ? 'known' : 'guessed'}
-						items={[
-							{ value: 'guessed', name: 'guessed from the glass' },
-							{ value: 'known', name: 'found by filling, or by a dose' }
-						]}
-					/>
+					<Action type="submit">Reckon it</Action>
 				</div>
-				<Action type="submit">Reckon it</Action>
-			</div>
-		</form>
+			</form>
+		{/if}
 		<p class="small mt-3 flex flex-wrap gap-x-5">
 			{#each RAISED.filter((p) => !chosen.has(p)) as parameter (parameter)}
 				<a class="link min-h-8" href="{base}/plan?goals={[query, parameter].filter(Boolean).join(',')}"
-					>and {PARAMETERS[parameter].name.toLowerCase()}</a
+					>{goals.length === 0
+						? PARAMETERS[parameter].name
+						: `and ${PARAMETERS[parameter].name.toLowerCase()}`}</a
 				>
 			{/each}
 			<a class="link min-h-8" href="{base}/supplements">Enter a product of your own</a>

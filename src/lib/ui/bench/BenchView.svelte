@@ -305,6 +305,7 @@
 					{/if}
 					<Action onclick={repeatSaved}>Test the same sample again</Action>
 					<Action href="/waters/{waterId}/today">See Today</Action>
+					<Action href="/waters/{waterId}/adjust">What to put right</Action>
 					<Action href="/waters/{waterId}/trends">See the trend</Action>
 					{#if !savedHere}
 						<div class="basis-full">

@@ -20,8 +20,10 @@
 		<strong class={warns(matter) ? 'text-warn' : ''}>{words.title}</strong>
 		<span class="small figures block text-muted"
 			>{words.text}
-			{#if words.link}<a class="link whitespace-nowrap" href={words.link.href}>{words.link.text}</a
-				>{/if}</span
+			{#if words.link}<a class="link whitespace-nowrap" href={words.link.href}>{words.link.text}</a>{/if}
+			{#if matter.kind === 'verdict' && isWarning(matter.verdict.grade)}
+				<a class="link whitespace-nowrap" href="{context.base}/adjust">Put it right</a>
+			{/if}</span
 		>
 	</li>
 {/snippet}

@@ -41,23 +41,27 @@ async function opened({ locals, params, request }: RequestEvent) {
 	// Of this water, not of another one that the person may go to.
 	const seen = await locals.services.readPlan(open.scope, open.water, params.plan);
 	if (!seen) error(404, { message: 'There is no such plan.', code: 'not-found' });
-	return { open, services: locals.services, form: await request.formData() };
+	return { open, seen, services: locals.services, form: await request.formData() };
 }
 
 const refusal = (fault: Fault) => fail(400, { text: faultText(fault) });
 
 export const actions = {
 	step: async (event) => {
-		const { open, services, form } = await opened(event);
+		const { open, seen, services, form } = await opened(event);
 		const now = services.clock.now();
+		const stepId = typedText(form.get('stepId'));
+		const step = seen.steps.find((s) => s.id === stepId);
+		// What was done after all was done on its own day.
+		const happenedAt = step?.state === 'missed' && step.at < now ? step.at : now;
 		const command = validate(NoteStep, {
 			id: typedText(form.get('id')),
 			planId: event.params.plan,
-			stepId: typedText(form.get('stepId')),
+			stepId,
 			outcome: typedText(form.get('outcome')),
 			amount: numberIn(form.get('amount')),
-			happenedAt: now,
-			offsetMinutes: offsetMinutes(now, open.scope.timeZone),
+			happenedAt,
+			offsetMinutes: offsetMinutes(happenedAt, open.scope.timeZone),
 			note: typedText(form.get('note'))
 		});
 		const outcome = command.ok ? await services.noteStep(open.scope, command.value) : command;
