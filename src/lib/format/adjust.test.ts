@@ -12,25 +12,20 @@ import { PARAMETER_IDS, PARAMETERS, type ParameterId, type UnitId } from '$lib/c
 import {
 	amountWords,
 	batchFindingWords,
-	CAUSES,
-	CHANGE_WORDS,
 	courseWords,
-	DANGERS,
-	dangersOf,
-	HUSBANDRY_TITLES,
 	listed,
 	movedWords,
-	NEGLECTED,
 	planTitle,
 	reasonWords,
 	refusalWords,
-	REMEDIES,
 	repairTitle,
 	repairValue,
 	repairWhy,
 	stepAside,
 	stepWords
 } from './adjust';
+import { DANGERS, dangersOf } from './danger';
+import { CAUSES, CHANGE_WORDS, HUSBANDRY_TITLES, NEGLECTED, REMEDIES } from './husbandry';
 
 const units = Object.fromEntries(PARAMETER_IDS.map((p) => [p, PARAMETERS[p].canonicalUnit])) as Record<
 	ParameterId,

@@ -78,19 +78,18 @@ export {
 	type HusbandryId,
 	type RemedyId
 } from './husbandry.ts';
-export {
-	addedBy,
-	planDoses,
-	type CoursePoint,
-	type DosePlan,
-	type Goal,
-	type GoalRefusal,
-	type PlanGiven,
-	type PlannedDose,
-	type PlannedTest,
-	type PlanRemark,
-	type Retune
-} from './plan.ts';
+export { addedBy, planDoses } from './plan.ts';
+export type {
+	CoursePoint,
+	DosePlan,
+	Goal,
+	GoalRefusal,
+	PlanGiven,
+	PlannedDose,
+	PlannedTest,
+	PlanRemark,
+	Retune
+} from './plan-types.ts';
 export { driftOf } from './drift.ts';
 export {
 	cautiousResponse,

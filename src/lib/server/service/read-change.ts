@@ -17,7 +17,7 @@ import type { Water } from '../repository/water.ts';
 import { readBatches, type Batch } from './batches.ts';
 import type { Deps } from './deps.ts';
 import { judgeWater } from './judge-water.ts';
-import { betweenChanges, levelsOf, newWaterOf } from './make-plan.ts';
+import { betweenChanges, levelsOf, newWaterOf } from './plan-of-changes.ts';
 import { waterNow } from './water-now.ts';
 
 export interface ChangeWish {

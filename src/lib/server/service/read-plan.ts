@@ -6,7 +6,8 @@ import type { Water } from '../repository/water.ts';
 import { readBatches } from './batches.ts';
 import type { Deps } from './deps.ts';
 import { judgeWater, type JudgedWater } from './judge-water.ts';
-import { makePlan, type PlanBase } from './make-plan.ts';
+import { makePlan } from './make-plan.ts';
+import type { PlanBase } from './plan-base.ts';
 import { planLine, seenPlan } from './seen-plan.ts';
 import { namedSupplements } from './supplements.ts';
 

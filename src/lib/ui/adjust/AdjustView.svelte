@@ -3,17 +3,9 @@
 	import { HUSBANDRY } from '$lib/core/correction';
 	import type { ParameterId, UnitId } from '$lib/core/quantity';
 	import type { Instant } from '$lib/core/time';
-	import {
-		CAUSES,
-		courseWords,
-		DYING,
-		NEGLECTED,
-		planTitle,
-		repairTitle,
-		repairValue,
-		repairWhy,
-		stepWords
-	} from '$lib/format/adjust';
+	import { courseWords, planTitle, repairTitle, repairValue, repairWhy, stepWords } from '$lib/format/adjust';
+	import { DYING } from '$lib/format/danger';
+	import { CAUSES, NEGLECTED } from '$lib/format/husbandry';
 	import { shortDay } from '$lib/format/date';
 	import Action from '$lib/ui/shared/Action.svelte';
 

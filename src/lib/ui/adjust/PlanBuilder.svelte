@@ -4,16 +4,9 @@
 	import { HUSBANDRY, raisedBy, RAISED, type RaisedParameter } from '$lib/core/correction';
 	import { PARAMETERS, UNITS, type ParameterId, type UnitId } from '$lib/core/quantity';
 	import type { Instant } from '$lib/core/time';
-	import {
-		amountWords,
-		ASSUMED,
-		CAUSES,
-		dangersOf,
-		HUSBANDRY_TITLES,
-		planTitle,
-		refusalWords,
-		REMARKS
-	} from '$lib/format/adjust';
+	import { amountWords, ASSUMED, planTitle, refusalWords, REMARKS } from '$lib/format/adjust';
+	import { dangersOf } from '$lib/format/danger';
+	import { CAUSES, HUSBANDRY_TITLES } from '$lib/format/husbandry';
 	import { fixed } from '$lib/format/number';
 	import { limitInUnit } from '$lib/format/quantity';
 	import Action from '$lib/ui/shared/Action.svelte';

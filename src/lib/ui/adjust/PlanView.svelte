@@ -3,7 +3,8 @@
 	import type { SeenPlan } from '$lib/contract/adjust';
 	import type { ParameterId, UnitId } from '$lib/core/quantity';
 	import type { Instant } from '$lib/core/time';
-	import { courseWords, dangersOf, planTitle, reasonWords, REMARKS } from '$lib/format/adjust';
+	import { courseWords, planTitle, reasonWords, REMARKS } from '$lib/format/adjust';
+	import { dangersOf } from '$lib/format/danger';
 	import { shortDay } from '$lib/format/date';
 	import Action from '$lib/ui/shared/Action.svelte';
 	import Fault from '$lib/ui/shared/Fault.svelte';

@@ -1,0 +1,132 @@
+import { overDays } from './dose.ts';
+import { BACTERIA_BEAR } from './limits.ts';
+import type { Goal, GoalRefusal, PlanGiven } from './plan-types.ts';
+import { largestPortion } from './portion.ts';
+import { amountFor, effectOf, relativeUOf, riseIn, type Supplement } from './supplement.ts';
+import type { WaterNow } from './water-state.ts';
+
+/** One-sided 99 %: so that a volume or strength that is somewhat off does not carry the water past the limit. */
+const MARGIN_Z = 2.33;
+const SURE_Z = 2;
+/** What comes back by itself within so many days is left to. */
+const PATIENCE_DAYS = 7;
+/** By hand, in a day. */
+const MOST_PORTIONS = 6;
+export const MOST_DAYS = 90;
+
+/** What a plan may add in a day so that the limit holds in the water itself, whose volume and dose are known this well. */
+export function planned(limit: number, water: WaterNow, supplement: Supplement): number {
+	return limit / (1 + MARGIN_Z * doseRelativeU(water, supplement));
+}
+
+/** Relative standard uncertainty of what a dose does: volume and strength together. */
+export function doseRelativeU(water: WaterNow, supplement: Supplement): number {
+	return Math.hypot(water.volumeL.u / water.volumeL.value, relativeUOf(supplement));
+}
+
+export interface Part {
+	readonly goal: Goal;
+	readonly days: number;
+	readonly amountPerDay: number;
+	readonly risePerDay: number;
+	readonly portions: number;
+}
+
+/** The water when a goal is reached: portions are set by it, because then it bears least. */
+function atAims(water: WaterNow, goals: readonly Goal[]): WaterNow {
+	const reached = Object.fromEntries(
+		goals.map(({ parameter, from, aim }) => [parameter, { ...from, value: Math.max(from.value, aim) }])
+	);
+	return { ...water, levels: { ...water.levels, ...reached } };
+}
+
+function partFor(goal: Goal, brought: number, given: PlanGiven, leastDays: number): Part | GoalRefusal {
+	const { parameter, from, aim, drift, supplement } = goal;
+	const wanted = aim - from.value - brought;
+	if (wanted < 0 && aim - from.value < 0) return { kind: 'cannot-lower', parameter };
+	// A thousandth of the way is no step of its own.
+	if (!(wanted > 1e-3 * (aim - from.value))) return { kind: 'nothing-to-do', parameter };
+	const bears = given.water.animals ? undefined : BACTERIA_BEAR[parameter];
+	if (bears && aim > bears.high) return { kind: 'beyond-bacteria', parameter, nearest: bears.high };
+	// What is seen to rise by itself needs no dose, only time.
+	if (drift.value > SURE_Z * drift.u && drift.value * PATIENCE_DAYS >= wanted) {
+		return { kind: 'rises-by-itself', parameter, days: wanted / drift.value };
+	}
+	const limit = given.limits[parameter] ?? null;
+	// The daily dose is set to what is used; how well that is known comes off what a day may change, and so does what
+	// rises by itself, which a daily dose may not be there to lessen.
+	const besides = drift.u + Math.max(0, drift.value);
+	const most =
+		limit === null ? Infinity : Math.max(limit / 4, planned(limit, given.water, supplement) - besides);
+	if (leastDays > MOST_DAYS || wanted > MOST_DAYS * most) {
+		return {
+			kind: 'too-far',
+			parameter,
+			nearest: from.value + MOST_DAYS * Math.min(most, wanted / leastDays)
+		};
+	}
+	let days = Math.max(1, leastDays, limit === null ? 1 : overDays(wanted, most).days);
+	let perDay = wanted / days;
+	let amountPerDay = amountFor(supplement, parameter, perDay, given.water.volumeL.value);
+	const portion = largestPortion(supplement, atAims(given.water, given.goals), amountPerDay);
+	if (portion.most !== null && portion.by !== null) {
+		const bare = largestPortion(supplement, given.water, amountPerDay);
+		if (portion.most <= amountPerDay / 1000) {
+			if (bare.most === 0 || from.value >= aim) {
+				return { kind: 'overcharged', parameter, by: portion.by, nearest: from.value };
+			}
+			return { kind: 'overcharged', parameter, by: portion.by, nearest: reachable(goal, given) };
+		}
+		const mostPerDay = MOST_PORTIONS * portion.most;
+		if (amountPerDay > mostPerDay) {
+			const stretched = Math.ceil((days * amountPerDay) / mostPerDay);
+			if (stretched <= MOST_DAYS) {
+				days = stretched;
+				perDay = wanted / days;
+				amountPerDay = amountFor(supplement, parameter, perDay, given.water.volumeL.value);
+			}
+		}
+	}
+	const portions =
+		portion.most === null ? 1 : Math.max(1, Math.min(MOST_PORTIONS, Math.ceil(amountPerDay / portion.most)));
+	return { goal, days, amountPerDay, risePerDay: perDay, portions };
+}
+
+/** The highest level at which a thousandth of the way may still be added at one time. */
+function reachable(goal: Goal, given: PlanGiven): number {
+	const bears = (level: number) => {
+		const water = atAims(given.water, [{ ...goal, aim: level }]);
+		const small =
+			amountFor(goal.supplement, goal.parameter, goal.aim - goal.from.value, water.volumeL.value) / 20;
+		const { most } = largestPortion(goal.supplement, water, small);
+		return most === null || most > 0.9 * small;
+	};
+	let low = goal.from.value;
+	let high = goal.aim;
+	for (let i = 0; i < 30; i++) {
+		const middle = (low + high) / 2;
+		if (bears(middle)) low = middle;
+		else high = middle;
+	}
+	return low;
+}
+
+export const isPart = (part: Part | GoalRefusal): part is Part => 'goal' in part;
+
+/** All goals together; what one dose brings of another's parameter is taken off that. */
+export function partsFor(given: PlanGiven, leastDays: ReadonlyMap<Goal, number>): (Part | GoalRefusal)[] {
+	const parts: (Part | GoalRefusal)[] = [];
+	for (const goal of given.goals) {
+		const brought = parts
+			.filter(isPart)
+			.reduce(
+				(sum, p) =>
+					sum +
+					p.days *
+						riseIn(effectOf(p.goal.supplement, p.amountPerDay, given.water.volumeL.value), goal.parameter),
+				0
+			);
+		parts.push(partFor(goal, brought, given, leastDays.get(goal) ?? 1));
+	}
+	return parts;
+}
