@@ -65,6 +65,7 @@ describe('the plans of the demo world', () => {
 		await me.goto('/adjust');
 		await me.press('Raise alkalinity and calcium');
 		await me.sees('Day by day');
+		await me.sees('The label of Part one, carbonate forbids: part two in one vessel');
 		await me.page.evaluate(() => {
 			const open = [...document.querySelectorAll('form')].filter((f) => f.querySelector('[name=stepId]'));
 			const dose = open.find((f) =>

@@ -250,7 +250,13 @@ export interface KeptPlan {
 	readonly volumeL: Known | null;
 	readonly days: number;
 	readonly goals: readonly PlanGoal[];
-	readonly supplements: readonly { readonly id: string; readonly name: string; readonly what: Supplement }[];
+	readonly supplements: readonly {
+		readonly id: string;
+		readonly name: string;
+		readonly what: Supplement;
+		/** What its label forbids to combine it with. */
+		readonly notWith: string;
+	}[];
 	readonly steps: readonly PlanStep[];
 	readonly courses: readonly PlanCourse[];
 	readonly moves: BeforeAfter | null;
@@ -261,8 +267,6 @@ export interface KeptPlan {
 export interface PlanPreview {
 	readonly plan: KeptPlan;
 	readonly refusals: readonly GoalRefusal[];
-	/** Products of the plan whose labels forbid others of it. */
-	readonly warnings: readonly { readonly name: string; readonly notWith: string }[];
 	/** The same in one go with all that is at hand and a water change; null where there is but one goal. */
 	readonly mix: MixSeen | null;
 }

@@ -23,7 +23,7 @@ export function inOrder(steps: readonly PlanStep[]): PlanStep[] {
 	return [...steps].sort((a, b) => a.day - b.day || rank[a.what.kind] - rank[b.what.kind]);
 }
 
-export const NO_REFUSALS = { refusals: [], warnings: [], mix: null } as const;
+export const NO_REFUSALS = { refusals: [], mix: null } as const;
 
 /** The tests of a plan that nobody asks repeats of. */
 export function testSteps(parameters: readonly ParameterId[], days: number): PlanStep[] {

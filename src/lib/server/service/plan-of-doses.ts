@@ -197,16 +197,13 @@ export function dosesPlan(
 			volumeL: water.volumeL,
 			days: plan.days,
 			goals: kept,
-			supplements: [...used.values()].map(({ id, name, what }) => ({ id, name, what })),
+			supplements: [...used.values()].map(({ id, name, what, notWith }) => ({ id, name, what, notWith })),
 			steps: inOrder(steps),
 			courses: plan.courses,
 			moves: plan.moves,
 			remarks: plan.remarks
 		},
 		refusals: plan.refusals,
-		warnings: [...used.values()]
-			.filter((s) => s.notWith !== '' && used.size > 1)
-			.map(({ name, notWith }) => ({ name, notWith })),
 		mix: goals.length > 1 ? mixFor(base, water, goals) : null
 	});
 }

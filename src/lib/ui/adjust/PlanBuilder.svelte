@@ -17,6 +17,7 @@
 	import CourseChart from './CourseChart.svelte';
 	import Dangers from './Dangers.svelte';
 	import MovedTable from './MovedTable.svelte';
+	import NotTogether from './NotTogether.svelte';
 	import StepList from './StepList.svelte';
 
 	interface GoalField {
@@ -171,11 +172,7 @@
 		{#each preview.refusals as refusal, i (i)}
 			<p class="mt-4 border-l-4 border-ink pl-3">{refusalWords(refusal, units)}</p>
 		{/each}
-		{#each preview.warnings as warning (warning.name)}
-			<p class="mt-4 border-l-4 border-warn pl-3">
-				<strong class="text-warn">Not together.</strong> The label of {warning.name} forbids: {warning.notWith}
-			</p>
-		{/each}
+		<NotTogether supplements={preview.plan.supplements} />
 		{#if acts}
 			{#each preview.plan.goals as goal (goal.parameter)}
 				{@const course = preview.plan.courses.find((c) => c.parameter === goal.parameter) ?? null}

@@ -12,6 +12,7 @@
 	import CourseChart from './CourseChart.svelte';
 	import Dangers from './Dangers.svelte';
 	import MovedTable from './MovedTable.svelte';
+	import NotTogether from './NotTogether.svelte';
 	import StepList from './StepList.svelte';
 
 	interface Props {
@@ -145,6 +146,7 @@
 		</p>
 	{/if}
 
+	<NotTogether supplements={plan.supplements} />
 	<Dangers dangers={dangersOf(seen.steps)} />
 	{#if plan.moves && plan.moves.rows.length > 0}<MovedTable moves={plan.moves} {units} />{/if}
 	<p class="mt-8 print:hidden"><a class="link" href="/waters/{waterId}/adjust">Back to all corrections</a></p>
