@@ -5,11 +5,13 @@
 
 	interface Props {
 		plans: readonly PlanLine[];
+		/** The plan whose steps stand above already. */
+		told: string | null;
 		/** Address of the water. */
 		base: string;
 		units: Readonly<Record<ParameterId, UnitId>>;
 	}
-	let { plans, base, units }: Props = $props();
+	let { plans, told, base, units }: Props = $props();
 </script>
 
 <h2 class="label mt-8">Corrections under way</h2>
@@ -22,7 +24,7 @@
 			<span class="small block text-muted"
 				>{plan.state === 'over' ? 'Over: end it, or plan the rest.' : `Day ${plan.day} of ${plan.days}`}</span
 			>
-			{#each plan.today as step (step.id)}
+			{#each plan.id === told ? [] : plan.today as step (step.id)}
 				<span class="small figures block"
 					>{step.state === 'done' ? '✓' : step.day < plan.day - 1 ? 'Still open:' : 'Today:'}
 					{stepWords(step, units)}</span

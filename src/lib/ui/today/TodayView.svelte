@@ -1,9 +1,11 @@
 <script lang="ts">
+	import type { PlanLine } from '$lib/contract/adjust';
 	import type { EventDetails, EventKind } from '$lib/contract/event';
 	import type { TodayAnswer, WaterLine } from '$lib/contract/today';
 	import { isDue } from '$lib/core/judgement';
 	import { nameWithin, PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
 	import { civilDate, instantOfLocal, type Instant } from '$lib/core/time';
+	import { stepWords } from '$lib/format/adjust';
 	import { whyDue } from '$lib/format/bench';
 	import { longDay, shortDay } from '$lib/format/date';
 	import { EVENT_NAMES, eventWords } from '$lib/format/event';
@@ -45,6 +47,9 @@
 	const next = $derived(
 		[...today.due].filter((d) => !isDue(d, endOfDay)).sort((a, b) => a.dueAt - b.dueAt)[0] ?? null
 	);
+	const openSteps = (plan: PlanLine) => plan.today.filter((s) => s.state === 'open');
+	/** A correction that still waits for something today. */
+	const asking = $derived(today.plans.find((p) => openSteps(p).length > 0) ?? null);
 	const MOST_DUE = 4;
 	/** Parameters that stay near nothing all along take a line, not a strip of their own. */
 	const lived = $derived(water.kind === 'tank');
@@ -89,6 +94,18 @@
 				{/if}
 			</ul>
 			<p class="mt-4"><Action kind="primary" size="large" href="{base}/bench">Go to the bench</Action></p>
+		{:else if asking}
+			<h1 class="mt-3 text-2xl">A correction goes on today</h1>
+			<ul class="small figures mt-2" aria-label="Its steps today">
+				{#each openSteps(asking) as step (step.id)}<li class="border-t py-1.5">
+						{stepWords(step, units)}
+					</li>{/each}
+			</ul>
+			<p class="mt-4">
+				<Action kind="primary" size="large" href="{base}/adjust/plans/{asking.id}"
+					>Go to the correction</Action
+				>
+			</p>
 		{:else}
 			<h1 class="mt-3 text-2xl">Nothing is due today</h1>
 			<p class="mt-1 text-muted">
@@ -101,7 +118,12 @@
 		<p class="small mt-3">
 			<a class="link" href="{base}/testing">When tests are due, and the calendar</a>
 		</p>
-		{#if today.plans.length > 0}<PlansToday plans={today.plans} {base} {units} />{/if}
+		{#if today.plans.length > 0}<PlansToday
+				plans={today.plans}
+				told={desk.draft || due.length > 0 ? null : (asking?.id ?? null)}
+				{base}
+				{units}
+			/>{/if}
 		<Matters shown={today.shown} folded={today.folded} {context} />
 	</div>
 
