@@ -301,7 +301,8 @@ describe('what the views are given', () => {
 			cycle: null,
 			lastSession: null,
 			rows: [],
-			untested: []
+			untested: [],
+			plans: []
 		});
 		expect((await world.services.readTrends(scope, water)).rows).toEqual([]);
 		expect(
