@@ -162,19 +162,21 @@ describe('one test by hand, from the first open to the file', () => {
 
 	it('asks about a likely slip in one sentence, and takes no for an answer', async () => {
 		const me = await openPage(world);
-		await toTitration(me, 'Start alkalinity');
-		await typeVolume(me, 1, '0.43');
+		await toTitration(me, 'Start calcium');
+		await typeVolume(me, 1, '0.22');
 		await me.press('Colour has turned');
-		await me.sees('Did you enter what was left as what was used? Then alkalinity would be 7.9 ± 0.5 dKH.');
+		await me.sees(
+			/Did you enter what was left as what was used\? Then calcium would be 4[12]\d ± \d+ mg\/L\./
+		);
 		await me.press('No, as entered');
 		await me.sees('Surprising');
 		await me.press('Back to the reading');
 		await me.press('Colour has turned');
 		await me.press('That is it');
 		await me.sees('As expected');
-		await me.sees('read 0.43 mL left');
+		await me.sees('read 0.22 mL left');
 		await me.press('Back to the reading');
-		await typeVolume(me, 1, '0.06');
+		await typeVolume(me, 1, '0.08');
 		await me.press('Colour has turned');
 		await me.sees('Is the decimal point in its place?');
 		await me.press('Test again');

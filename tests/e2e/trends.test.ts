@@ -145,6 +145,8 @@ describe('the stack of trends', () => {
 
 	it('says the stories of the demo: risen use beside what happened, a point and a unit in the wrong place', async () => {
 		const me = await openPage(world);
+		// What presses less is folded.
+		await me.page.evaluate(() => document.querySelectorAll('details').forEach((d) => (d.open = true)));
 		await me.sees('Alkalinity use has risen from');
 		await me.sees('Six cuttings from the school');
 		await me.sees('Perhaps another unit');
@@ -169,6 +171,8 @@ describe('the stack of trends', () => {
 		await me.press('That is it');
 		await me.sees(/Corrected 4\d\d ± /);
 		await me.press('Save the correction');
+		await me.page.waitForFunction(() => location.pathname.endsWith('/log'));
+		await me.goto('/log?what=calcium');
 		await me.sees('Corrected: It was a point in the wrong place.');
 
 		await me.page.goto(unit.href, { waitUntil: 'networkidle0' });
