@@ -305,6 +305,13 @@ describe('a plan under way', () => {
 		const end = { id: id(), planId, what: 'reached', note: 'It is there.' } as const;
 		expect(await world.services.changePlan(site.scope, end)).toMatchObject({ ok: true });
 		expect((await world.services.readPlan(site.scope, site.water, planId))!.state).toBe('reached');
+		// What is read weeks later tells nothing of it.
+		for (const day of [20, 22, 24]) await read(site, addDays(NOON, day), 5);
+		world.now = addDays(NOON, 25);
+		const later = (await world.services.readPlan(site.scope, site.water, planId))!;
+		expect(later.goals[0]!.followed!.course).toBe('too-early');
+		expect(later.goals[0]!.estimate.at(-1)!.at).toBeLessThan(addDays(NOON, 1));
+		world.now = NOON;
 		expect(await world.services.noteStep(site.scope, told(planId, '0-dose-alkalinity'))).toMatchObject({
 			ok: false,
 			fault: { code: 'plan-ended' }

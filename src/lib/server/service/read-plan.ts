@@ -50,7 +50,7 @@ export async function readPlan(
 		notesOfPlan(deps.db, scope, planId),
 		judgeWater(deps, scope, water)
 	]);
-	return seenPlan(stored, notes, judged);
+	return seenPlan(stored, notes, judged, true);
 }
 
 async function seenPlans(deps: Deps, scope: SiteScope, judged: JudgedWater): Promise<SeenPlan[]> {
@@ -62,7 +62,8 @@ async function seenPlans(deps: Deps, scope: SiteScope, judged: JudgedWater): Pro
 		seenPlan(
 			plan,
 			notes.filter((n) => n.planId === plan.id),
-			judged
+			judged,
+			false
 		)
 	);
 }

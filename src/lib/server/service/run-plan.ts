@@ -71,7 +71,7 @@ async function opened(deps: Deps, scope: SiteScope, planId: string): Promise<Ope
 		notesOfPlan(deps.db, scope, planId),
 		judgeWater(deps, scope, water)
 	]);
-	return { stored, notes, water, judged, seen: seenPlan(stored, notes, judged) };
+	return { stored, notes, water, judged, seen: seenPlan(stored, notes, judged, false) };
 }
 
 /** What a step that was done did to the water, as the log and the estimate take it. */

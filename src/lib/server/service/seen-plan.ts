@@ -97,6 +97,8 @@ function riseOf(
 
 interface Since {
 	readonly at: Instant;
+	/** What is read later tells nothing of the plan any more. */
+	readonly until: Instant;
 	readonly goals: readonly PlanGoal[];
 	readonly response: number;
 }
@@ -106,11 +108,14 @@ function seenGoal(
 	since: Since,
 	plan: StoredPlan,
 	done: readonly DoneStep[],
-	judged: JudgedWater
+	judged: JudgedWater,
+	withCurve: boolean
 ): SeenGoal {
-	const { now, results, estimates } = judged;
+	const { results, estimates } = judged;
 	const { parameter } = goal;
-	const own = results.filter((r) => r.result.parameter === parameter && r.at >= since.at);
+	const until = judged.now < since.until ? judged.now : since.until;
+	const all = results.filter((r) => r.result.parameter === parameter && r.at <= until);
+	const own = all.filter((r) => r.at >= since.at);
 	const readings: FollowReading[] = own.flatMap(({ at, result }) => {
 		const point = pointOf(result);
 		return point ? [{ day: daysBetween(since.at, at), value: point.value, u: point.uRandom }] : [];
@@ -127,15 +132,15 @@ function seenGoal(
 		const rise = what.strength.find((s) => s.parameter === parameter)?.risePerMlIn100L ?? 0;
 		const perDay = (((details.amount ?? what.toPerDay) - what.fromPerDay) * rise * 100) / volumeL;
 		if (perDay === 0) continue;
-		for (let day = daysBetween(since.at, at) + 0.5; day < daysBetween(since.at, now); day++)
+		for (let day = daysBetween(since.at, at) + 0.5; day < daysBetween(since.at, until); day++)
 			given.push({ day, rise: perDay });
 	}
 	const doses = plan.plan.request.kind === 'doses' || plan.plan.request.kind === 'salinity';
 	const line = estimates.of(parameter);
 	const from = addDays(plan.startsAt, -BEFORE_DAYS);
 	const points: { at: Instant; value: number; u: number }[] = [];
-	if (isLine(parameter, line)) {
-		for (let at = from; at <= now; at = addDays(at, CURVE_STEP_DAYS)) {
+	if (withCurve && isLine(parameter, line)) {
+		for (let at = from; at <= until; at = addDays(at, CURVE_STEP_DAYS)) {
 			const { value, uRandom, uCommon } = line.at(at);
 			points.push({ at, value, u: Math.hypot(uRandom, uCommon) });
 		}
@@ -151,8 +156,8 @@ function seenGoal(
 					goal.limitPerDay ?? Math.abs(goal.aim - goal.from.value) / PART_OF_WAY
 				)
 			: null,
-		readings: results
-			.filter((r) => r.result.parameter === parameter && r.at >= from)
+		readings: all
+			.filter((r) => r.at >= from)
 			.flatMap(({ at, result }) => {
 				const point = pointOf(result);
 				return point ? [{ at, value: point.value, u: Math.hypot(point.uRandom, point.uCommon) }] : [];
@@ -161,11 +166,16 @@ function seenGoal(
 	};
 }
 
-/** A plan as it stands: what was done of it, what was missed, whether it runs as it should. */
+/**
+ * A plan as it stands: what was done of it, what was missed, whether it runs as it should.
+ *
+ * @param withCurve with the estimate over its days, which a list of plans does not show
+ */
 export function seenPlan(
 	stored: StoredPlan,
 	notes: readonly StoredPlanNote[],
-	judged: JudgedWater
+	judged: JudgedWater,
+	withCurve: boolean
 ): SeenPlan {
 	const { now, timeZone, results } = judged;
 	const { plan, startsAt } = stored;
@@ -208,10 +218,11 @@ export function seenPlan(
 	);
 	// Where the rest was planned by another answer of the water, it is followed from there.
 	const turned = adaptations.findLast((a) => a.details.response !== 1);
+	const until = endedAt ?? addDays(startsAt, lastDay + OVER_DAYS + 1);
 	const since: Since = turned
-		? { at: turned.at, goals: turned.details.goals, response: turned.details.response }
-		: { at: startsAt, goals: plan.goals, response: 1 };
-	const goals = since.goals.map((goal) => seenGoal(goal, since, stored, done, judged));
+		? { at: turned.at, until, goals: turned.details.goals, response: turned.details.response }
+		: { at: startsAt, until, goals: plan.goals, response: 1 };
+	const goals = since.goals.map((goal) => seenGoal(goal, since, stored, done, judged, withCurve));
 	const off = goals.flatMap(({ followed }) =>
 		followed && (followed.course === 'weaker' || followed.course === 'stronger') ? [followed.response] : []
 	);
