@@ -22,7 +22,7 @@ import { judgeWater, type JudgedWater } from './judge-water.ts';
 import { makePlan } from './make-plan.ts';
 import { once } from './once.ts';
 import { planBase } from './read-plan.ts';
-import { planDay, seenPlan } from './seen-plan.ts';
+import { planDay, seenPlan, seenSteps } from './seen-plan.ts';
 
 /** A plan may begin on a day that has begun, or within so many days. */
 const AHEAD_DAYS = 30;
@@ -162,9 +162,11 @@ export async function noteStep(
 	return once(deps, scope, 'note-step', command, async (tx) => {
 		const now = deps.clock.now();
 		if (isFuture(command.happenedAt, now)) return fail('in-the-future', 'happenedAt');
-		const plan = await opened(deps, scope, command.planId);
-		if (!plan) return fail('unknown-item', 'planId');
-		const { seen, stored, water } = plan;
+		const stored = await planById(deps.db, scope, command.planId);
+		const water = stored && (await waterAt(deps.db, scope, stored.waterId, now));
+		if (!water) return fail('unknown-item', 'planId');
+		const notes = await notesOfPlan(deps.db, scope, command.planId);
+		const seen = seenSteps(stored, notes, { now, timeZone: scope.timeZone, results: [] });
 		const step = seen.steps.find((s) => s.id === command.stepId);
 		if (!step) return fail('unknown-item', 'stepId');
 		if (seen.state === 'reached' || seen.state === 'stopped') return fail('plan-ended', 'planId');

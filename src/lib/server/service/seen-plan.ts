@@ -166,19 +166,24 @@ function seenGoal(
 	};
 }
 
+/** The steps of a plan as they stand, and whether it still runs. */
+export interface SeenSteps {
+	readonly steps: readonly SeenStep[];
+	readonly state: SeenPlan['state'];
+	readonly endedAt: Instant | null;
+	readonly lastDay: number;
+}
+
 /**
- * A plan as it stands: what was done of it, what was missed, whether it runs as it should.
+ * What was done of a plan and what was missed.
  *
- * @param withCurve with the estimate over its days, which a list of plans does not show
+ * @param given results tell which tests were made; without them tests stay open unless they were noted
  */
-export function seenPlan(
-	stored: StoredPlan,
+export function seenSteps(
+	{ plan, startsAt }: StoredPlan,
 	notes: readonly StoredPlanNote[],
-	judged: JudgedWater,
-	withCurve: boolean
-): SeenPlan {
-	const { now, timeZone, results } = judged;
-	const { plan, startsAt } = stored;
+	{ now, timeZone, results }: Pick<JudgedWater, 'now' | 'timeZone' | 'results'>
+): SeenSteps {
 	const today = planDay(startsAt, now, timeZone);
 	const steps = stepsInForce(plan, notes);
 	const noteOf = new Map(
@@ -190,8 +195,7 @@ export function seenPlan(
 	const lastDay = Math.max(0, ...steps.map((s) => s.day));
 	const state: SeenPlan['state'] =
 		end?.details.kind === 'ended' ? end.details.why : today > lastDay + OVER_DAYS ? 'over' : 'running';
-	const endedAt = end?.happenedAt ?? null;
-	const seen: SeenStep[] = steps.map((step) => {
+	const seen = steps.map((step): SeenStep => {
 		const note = noteOf.get(step.id);
 		const at = addDays(startsAt, step.day);
 		const given = note?.details.kind === 'done' ? differing(step, note.details.amount) : null;
@@ -209,6 +213,26 @@ export function seenPlan(
 		const late = step.day < today && step.what.kind !== 'remedy' && step.what.kind !== 'daily-dose';
 		return { ...base, state: late ? 'missed' : 'open' };
 	});
+	return { steps: seen, state, endedAt: end?.happenedAt ?? null, lastDay };
+}
+
+/**
+ * A plan as it stands: what was done of it, what was missed, whether it runs as it should.
+ *
+ * @param withCurve with the estimate over its days, which a list of plans does not show
+ */
+export function seenPlan(
+	stored: StoredPlan,
+	notes: readonly StoredPlanNote[],
+	judged: JudgedWater,
+	withCurve: boolean
+): SeenPlan {
+	const { results } = judged;
+	const { plan, startsAt } = stored;
+	const { steps, state, endedAt, lastDay } = seenSteps(stored, notes, judged);
+	const noteOf = new Map(
+		notes.flatMap((n) => (n.details.kind === 'done' ? [[n.details.stepId, n] as const] : []))
+	);
 	const done: DoneStep[] = steps.flatMap((step) => {
 		const note = noteOf.get(step.id);
 		return note?.details.kind === 'done' ? [{ step, details: note.details, at: note.happenedAt }] : [];
@@ -234,7 +258,7 @@ export function seenPlan(
 		id: stored.id,
 		startsAt,
 		plan,
-		steps: seen,
+		steps,
 		courses: latest ? latest.courses : plan.courses,
 		goals,
 		state,
