@@ -68,10 +68,16 @@ const KITS: readonly [
 describe('every kit is gone through from its first step to the log', () => {
 	it.each(KITS)('%s', async (code, hand, done, result, raw) => {
 		const me = await openPage(world, '/', PHONE);
-		await begin(me, code);
-		await hand(me);
-		await me.press(done);
-		await me.sees('Save the result');
+		// The clock runs sixty times as fast: a hand that a busy machine holds up shakes too long, and starts anew.
+		for (let attempt = 0; attempt < 5; attempt++) {
+			await begin(me, code);
+			await hand(me);
+			await me.press(done);
+			await me.sees('Save the result');
+			if (!(await me.text()).includes('The result cannot be trusted')) break;
+			await me.press('Test again instead');
+			await me.press('Give this test up');
+		}
 		await me.sees(result);
 		await saved(me, result, raw);
 		await me.close();
