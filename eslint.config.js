@@ -20,6 +20,15 @@ const noClock = [
 	}
 ];
 
+/** One who holds a connection and asks the pool for another can wait for ever. */
+const noPoolWithin = [
+	{
+		selector:
+			"CallExpression[callee.name=/^(once|transact|inTransaction)$/] > :function Identifier[name='deps']",
+		message: 'Inside a transaction there is only what was handed in: use tx and within.'
+	}
+];
+
 export default ts.config(
 	{
 		ignores: [
@@ -96,7 +105,7 @@ export default ts.config(
 	{
 		files: ['src/lib/{server,ui,format,contract,demo,workers,device}/**/*.{ts,svelte}', 'src/routes/**/*'],
 		ignores: ['**/*.test.ts'],
-		rules: { 'no-restricted-syntax': ['error', ...noClock] }
+		rules: { 'no-restricted-syntax': ['error', ...noClock, ...noPoolWithin] }
 	},
 	{
 		files: ['scripts/**/*.mjs', '*.js', '*.cjs'],

@@ -29,10 +29,9 @@ export default defineConfig({
 					name: 'integration',
 					environment: 'node',
 					include: ['tests/integration/**/*.test.ts'],
-					globalSetup: ['tests/integration/database.setup.ts'],
+					globalSetup: ['tests/support/engine.setup.ts'],
 					testTimeout: 90_000,
-					hookTimeout: 60_000,
-					fileParallelism: false
+					hookTimeout: 120_000
 				}
 			},
 			{
@@ -41,9 +40,11 @@ export default defineConfig({
 					name: 'e2e',
 					environment: 'node',
 					include: ['tests/e2e/**/*.test.ts'],
+					globalSetup: ['tests/support/engine.setup.ts', 'tests/e2e/browser.setup.ts'],
+					// Most of what they do is waiting for each other's pages.
+					maxWorkers: 3,
 					testTimeout: 300_000,
-					hookTimeout: 300_000,
-					fileParallelism: false
+					hookTimeout: 300_000
 				}
 			}
 		]

@@ -50,7 +50,14 @@ export async function portIsFree(port, host) {
 }
 
 /** Starts the built server and waits until it answers. */
-export async function serve({ folder = join(ROOT, 'build'), host = '127.0.0.1', port, env, quiet = false }) {
+export async function serve({
+	folder = join(ROOT, 'build'),
+	host = '127.0.0.1',
+	port,
+	env,
+	quiet = false,
+	movable = false
+}) {
 	const origin = env.ORIGIN ?? `http://${host}:${port}`;
 	const child = spawn(process.execPath, [join(folder, 'index.js')], {
 		cwd: ROOT,
@@ -64,7 +71,7 @@ export async function serve({ folder = join(ROOT, 'build'), host = '127.0.0.1', 
 			SHUTDOWN_TIMEOUT: '5',
 			...env
 		},
-		stdio: ['ignore', quiet ? 'ignore' : 'inherit', 'inherit'],
+		stdio: ['ignore', quiet ? 'ignore' : 'inherit', 'inherit', ...(movable ? ['ipc'] : [])],
 		detached: true
 	});
 	let ended = false;
@@ -88,8 +95,11 @@ export async function serve({ folder = join(ROOT, 'build'), host = '127.0.0.1', 
 		pid: child.pid,
 		ended: new Promise((done) => (ended ? done() : child.once('exit', () => done()))),
 		kill: (signal) => child.kill(signal),
+		/** Moves a clock that was set; only a parent that asked for it can. */
+		moveClock: (ms) => child.send({ moveClockMs: ms }),
 		async stop() {
 			if (ended) return;
+			if (child.connected) child.disconnect();
 			child.kill('SIGTERM');
 			await new Promise((done) => child.once('exit', done));
 		}

@@ -1,10 +1,11 @@
 // npm run backup [-- FOLDER]      writes one moment's state of all records to a file
-// npm run restore -- FILE --yes   puts such a file in the place of all records
+// npm run restore -- FILE --yes   puts such a file in the place of all records, or what an earlier restore kept
 import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { ensurePackages, ensurePrograms, HOME, ROOT } from './bootstrap.mjs';
 import { startDatabase } from './database.mjs';
-import { dump, load } from './dump.mjs';
+import { dump } from './dump.mjs';
+import { restore } from './restore.mjs';
 import { main, stop } from './say.mjs';
 
 /** The named database, the one of the running demo, or the demo's own one started for a moment. */
@@ -16,13 +17,11 @@ async function reach() {
 	const pidFile = join(folder, 'mariadb.pid');
 	const pid = existsSync(pidFile) ? readFileSync(pidFile, 'utf8').trim() : '';
 	if (pid && existsSync(`/proc/${pid}`)) {
-		return {
-			url: JSON.parse(readFileSync(join(HOME, 'connection.json'), 'utf8')).migrationUrl,
-			done: async () => {}
-		};
+		const { migrationUrl, loadUrl } = JSON.parse(readFileSync(join(HOME, 'connection.json'), 'utf8'));
+		return { url: migrationUrl, loadUrl, done: async () => {} };
 	}
 	const own = await startDatabase({ folder });
-	return { url: own.migrationUrl, done: () => own.stop() };
+	return { url: own.migrationUrl, loadUrl: own.loadUrl, done: () => own.stop() };
 }
 
 await main(async () => {
@@ -33,12 +32,12 @@ await main(async () => {
 	}
 	ensurePrograms('mariadb');
 	ensurePackages();
-	const { url, done } = await reach();
+	const { url, loadUrl, done } = await reach();
 	try {
 		if (what === 'restore') {
-			const before = await dump(url, join(HOME, 'dumps'));
-			await load(url, file);
-			console.log(`Restored ${file}. The records before it are in ${before}.`);
+			const kept = await restore({ url, loadUrl, file, home: HOME });
+			console.log(`Restored ${file}. The records before it are kept as ${kept}.`);
+			console.log(`To have them back: npm run restore -- ${kept} --yes`);
 		} else {
 			console.log(`Saved to ${await dump(url, file ?? join(ROOT, 'backups'))}`);
 		}

@@ -14,7 +14,11 @@ export function launchBrowser() {
 			'--no-first-run',
 			'--disable-background-networking',
 			'--disable-component-update',
-			'--disable-sync'
+			'--disable-sync',
+			// Windows that stand behind others are used all the same.
+			'--disable-renderer-backgrounding',
+			'--disable-backgrounding-occluded-windows',
+			'--disable-background-timer-throttling'
 		]
 	});
 }

@@ -81,7 +81,7 @@ await main(async () => {
 	}
 	const own = await database(fresh);
 	if (!process.env.DATABASE_URL) {
-		const connection = JSON.stringify({ migrationUrl: own.migrationUrl });
+		const connection = JSON.stringify({ migrationUrl: own.migrationUrl, loadUrl: own.loadUrl });
 		writeFileSync(join(HOME, 'connection.json'), connection, { mode: 0o600 });
 	}
 	let server;
@@ -118,6 +118,7 @@ await main(async () => {
 			port,
 			env: {
 				DATABASE_URL: own.url,
+				TEVRIK_RESTORING: join(HOME, 'restoring'),
 				...(process.env.ORIGIN ? { ORIGIN: process.env.ORIGIN } : {}),
 				...(signsIn ? { TEVRIK_SIGN_IN_AS: demo.personId } : {})
 			}

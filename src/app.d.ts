@@ -17,6 +17,8 @@ declare global {
 			person: Person | null;
 			clockSetting: ClockSetting | null;
 			preferences: Preferences;
+			/** What failed passes by itself: the records are away or busy. */
+			passing?: true;
 			/** Looked up once per request, by the first that needs it. */
 			openWater: (waterId: string) => Promise<OpenWater | null>;
 		}

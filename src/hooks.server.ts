@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
+import { existsSync, readFileSync } from 'node:fs';
 import { building } from '$app/environment';
-import { error, type Handle, type HandleServerError, type ServerInit } from '@sveltejs/kit';
+import { error, type Handle, type HandleServerError, type RequestEvent, type ServerInit } from '@sveltejs/kit';
 import pino from 'pino';
 import { PREFERENCES_COOKIE, readPreferences } from '$lib/contract/preferences';
 import { clockSetting, idMaker, serverClock } from '$lib/server/clock';
@@ -21,10 +22,22 @@ function wire() {
 	if (!url) throw new Error('DATABASE_URL is not set; start Tevrik with "npm run demo"');
 	const setting = clockSetting(process.env.TEVRIK_CLOCK, performance.timeOrigin + performance.now());
 	const clock = serverClock(setting);
+	if (setting) {
+		process.on('message', (said: { moveClockMs?: unknown }) => {
+			if (typeof said.moveClockMs === 'number') clock.move(said.moveClockMs);
+		});
+		// Whoever listens must still be able to end.
+		process.channel?.unref();
+	}
 	const connection = connect(url);
 	return {
 		setting,
-		services: createServices({ db: connection.db, clock, newId: idMaker(clock) }),
+		services: createServices({
+			db: connection.db,
+			clock,
+			newId: idMaker(clock),
+			report: (fault, about) => log.error({ about, message: fault.message, stack: fault.stack })
+		}),
 		limiter: createLimiter(clock, REQUESTS_PER_MINUTE),
 		hosts: new Set(
 			[
@@ -37,6 +50,22 @@ function wire() {
 		signInAs: process.env.TEVRIK_SIGN_IN_AS ?? null,
 		close: () => connection.close()
 	};
+}
+
+/** Somewhat above what a photograph may weigh; checked in the browser first. */
+const MOST_BODY_BYTES = 3_000_000;
+const TOO_LARGE = 'That is more than can be taken at once: at most 3 MB. Choose a smaller file.';
+
+/** The file that a restore leaves while it runs; a restore that was killed closes nothing. */
+const RESTORING = process.env.TEVRIK_RESTORING;
+function isRestoring(): boolean {
+	if (!RESTORING || !existsSync(RESTORING)) return false;
+	try {
+		process.kill(Number(readFileSync(RESTORING, 'utf8')), 0);
+		return true;
+	} catch (fault) {
+		return (fault as { code?: string }).code === 'EPERM';
+	}
 }
 
 let wired: ReturnType<typeof wire> | null = null;
@@ -62,18 +91,49 @@ function tooOften(): Response {
 	});
 }
 
+const RETRY_SECONDS = 5;
+
+function later(words: string): Response {
+	return new Response(`${words}\n`, { status: 503, headers: { 'retry-after': String(RETRY_SECONDS) } });
+}
+
+/** What was asked for, by the name that the browser knows; null where the Host header is none. */
+function addressAsked({ request, url }: RequestEvent): URL | null {
+	try {
+		return new URL(`http://${request.headers.get('host') ?? ''}${url.pathname}${url.search}`);
+	} catch {
+		return null;
+	}
+}
+
+/** A form that cannot be read is the sender's fault, and is told as such. */
+function readInWords(request: Request): void {
+	const read = request.formData.bind(request);
+	request.formData = () =>
+		read().catch((fault: unknown) => {
+			const large = (fault as { status?: number } | null)?.status === 413;
+			if (large) error(413, { message: TOO_LARGE, code: 'body-too-large' });
+			error(400, {
+				message: 'What was sent is no form that can be read. Go back, reload the page and send it again.',
+				code: 'form-unreadable'
+			});
+		});
+}
+
 export const handle: Handle = async ({ event, resolve }) => {
 	if (!wired) return resolve(event);
 	const { services, hosts, limiter } = wired;
-	const asked = new URL(
-		`http://${event.request.headers.get('host') ?? ''}${event.url.pathname}${event.url.search}`
-	);
-	const canonical = canonicalAddress(asked, hosts);
+	const asked = addressAsked(event);
+	const canonical = asked && canonicalAddress(asked, hosts);
 	if (canonical) return new Response(null, { status: 307, headers: { location: canonical } });
-	if (hosts.size > 0 && !hosts.has(asked.host)) {
+	if (!asked || (hosts.size > 0 && !hosts.has(asked.host))) {
 		return new Response('This address is not one that Tevrik answers to.\n', { status: 421 });
 	}
 	if (!limiter.admits(event.getClientAddress())) return tooOften();
+	if (isRestoring()) return later('The records are being restored. Try again in a minute; nothing is lost.');
+	const tooLarge = Number(event.request.headers.get('content-length') ?? 0) > MOST_BODY_BYTES;
+	if (tooLarge) return new Response(`${TOO_LARGE}\n`, { status: 413 });
+	readInWords(event.request);
 
 	event.locals.services = services;
 	event.locals.clockSetting = wired.setting;
@@ -105,12 +165,19 @@ export const handle: Handle = async ({ event, resolve }) => {
 	const response = await resolve(event, {
 		transformPageChunk: ({ html }) => html.replace('%tevrik.theme%', theme)
 	});
+	// Kit answers every unexpected failure with 500; that the records are away or busy is one that passes.
+	if (response.status === 500 && event.locals.passing) {
+		const headers = new Headers(response.headers);
+		headers.set('retry-after', String(RETRY_SECONDS));
+		return new Response(response.body, { status: 503, headers });
+	}
 	response.headers.set('x-content-type-options', 'nosniff');
 	response.headers.set('referrer-policy', 'same-origin');
 	return response;
 };
 
 const DATABASE_AWAY = new Set([
+	'RECORDS_BUSY',
 	'ECONNREFUSED',
 	'PROTOCOL_CONNECTION_LOST',
 	'ETIMEDOUT',
@@ -138,6 +205,7 @@ export const handleError: HandleServerError = ({ error: fault, event, status }) 
 		stack: cause instanceof Error ? cause.stack : undefined
 	});
 	if (code && DATABASE_AWAY.has(code)) {
+		event.locals.passing = true;
 		return {
 			message: 'The records cannot be reached just now. What you entered is kept; try again in a moment.',
 			code: 'database-away'

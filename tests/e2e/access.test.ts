@@ -26,7 +26,7 @@ const NO_THING: Omit<AddItem, 'id' | 'waterId'> = {
 	details: NO_DETAILS
 };
 beforeAll(async () => {
-	world = await startWorld({ clock: '2026-11-23T18:20:00Z,1' });
+	world = await startWorld();
 	const first = await fetch(`${world.origin}/`, { headers: { accept: 'text/html' }, redirect: 'manual' });
 	cookie = first.headers.get('set-cookie')!.split(';')[0]!;
 	own = first.headers.get('location')!.split('/')[2]!;
@@ -255,7 +255,7 @@ describe('the address', () => {
 
 describe('without the demo member', () => {
 	it('says that nobody is signed in', async () => {
-		const closed = await startWorld({ clock: '2026-11-23T18:20:00Z,1', signIn: false });
+		const closed = await startWorld({ signIn: false });
 		const got = await fetch(`${closed.origin}/`, { headers: { accept: 'text/html' } });
 		expect(got.status).toBe(401);
 		expect(await got.text()).toContain('You are not signed in.');

@@ -3,7 +3,7 @@ import { DESK, openPage, PHONE, startWorld, type Person, type World } from './wo
 
 let world: World;
 beforeAll(async () => {
-	world = await startWorld({ clock: '2026-11-23T18:20:00Z,10', durable: true });
+	world = await startWorld({ rate: 10, durable: true });
 });
 afterAll(() => world.stop());
 

@@ -4,7 +4,7 @@ import { DESK, openPage, PHONE, startWorld, type World } from './world.ts';
 
 let world: World;
 beforeAll(async () => {
-	world = await startWorld({ clock: '2026-11-23T18:20:00Z,30' });
+	world = await startWorld({ rate: 30 });
 });
 afterAll(() => world.stop());
 

@@ -4,7 +4,7 @@ import { openPage, PHONE, startWorld, type Person, type World } from './world.ts
 
 let world: World;
 beforeAll(async () => {
-	world = await startWorld({ clock: '2026-11-23T18:20:00Z,60' });
+	world = await startWorld({ rate: 60 });
 });
 afterAll(() => world.stop());
 

@@ -7,7 +7,7 @@ import { openPage, startWorld, type Person, type World } from './world.ts';
 
 let world: World;
 beforeAll(async () => {
-	world = await startWorld({ clock: '2026-11-23T18:20:00Z,30' });
+	world = await startWorld({ rate: 30 });
 });
 afterAll(() => world.stop());
 
@@ -82,7 +82,7 @@ describe('a kit from a leaflet', () => {
 
 		// Another world: nothing of the kit is there.
 		await world.stop();
-		world = await startWorld({ clock: '2026-11-23T18:20:00Z,30' });
+		world = await startWorld({ rate: 30 });
 		const other = await openPage(world);
 		await other.goto('/methods');
 		expect(await other.text()).not.toContain('Harbour calcium kit');

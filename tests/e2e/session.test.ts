@@ -5,7 +5,7 @@ import { DESK, openPage, PHONE, startWorld, type Person, type World } from './wo
 let world: World;
 beforeAll(async () => {
 	// Half a minute a second: an hour's session takes two minutes.
-	world = await startWorld({ clock: '2026-11-23T18:20:00Z,30', durable: true });
+	world = await startWorld({ rate: 30, durable: true });
 });
 afterAll(() => world.stop());
 

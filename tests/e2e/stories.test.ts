@@ -3,7 +3,7 @@ import { openPage, PHONE, startWorld, type Person, type World } from './world.ts
 
 let world: World;
 beforeAll(async () => {
-	world = await startWorld({ clock: '2026-11-23T18:20:00Z,1' });
+	world = await startWorld();
 });
 afterAll(() => world.stop());
 

@@ -1,61 +1,87 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { Page } from 'puppeteer-core';
+import puppeteer, { type Page } from 'puppeteer-core';
+import { inject } from 'vitest';
+import { serve } from '../../scripts/application.mjs';
 import { freePort, startDatabase } from '../../scripts/database.mjs';
-import { build, runScript, serve } from '../../scripts/application.mjs';
-import { launchBrowser } from '../../scripts/browser.mjs';
-
-const ROOT = join(import.meta.dirname, '../..');
-const BUILD = process.env.TEVRIK_TEST_BUILD ?? join(ROOT, '.test/build');
+import { demoMember, readInto, TEST_START } from '../../scripts/test-engine.mjs';
+import { grantToApplication } from '../../src/lib/server/db/grants.ts';
+import { copyOf } from '../support/engine.ts';
 
 export interface Options {
-	/** "START,RATE" */
-	readonly clock: string;
+	/** How many times faster than the machine's the clock goes. */
+	readonly rate?: number;
+	/** A database server of its own, which may be killed. */
 	readonly durable?: boolean;
 	readonly signIn?: boolean;
 	readonly env?: Record<string, string>;
 }
 
-/** The built application on a database of its own, filled with the demo world, and a browser. */
-export async function startWorld(options: Options) {
+/** A server of its own whose records survive the plug being pulled, filled like the others. */
+async function ownServer(template: string) {
 	const folder = mkdtempSync(join(tmpdir(), 'tevrik-e2e-'));
-	build(BUILD, join(BUILD, '../kit'));
-	const openDatabase = () => startDatabase({ folder, throwaway: !options.durable });
-	let database = await openDatabase();
-	runScript('migrate.ts', {
-		MIGRATION_DATABASE_URL: database.migrationUrl,
-		TEVRIK_APPLICATION_USER: database.applicationUser
-	});
-	const seeded = runScript('seed.ts', { DATABASE_URL: database.url, TEVRIK_CLOCK: options.clock });
-	const demo = JSON.parse(seeded) as { personId: string };
-	const [start = '', rate = '1'] = options.clock.split(',');
+	const open = () => startDatabase({ folder });
+	const database = await open();
+	await readInto(database.migrationUrl, template);
+	await grantToApplication(database.migrationUrl, database.applicationUser);
+	return { folder, open, database };
+}
+
+/** The built application on a database of its own, filled with the demo world, and the shared browser. */
+export async function startWorld(options: Options = {}) {
+	const templates = inject('templates');
+	const demo = join(templates, 'demo.sql');
+	const own = options.durable ? await ownServer(demo) : null;
+	const shared = own ? null : await copyOf(inject('engine'), demo);
+	let database = own?.database ?? null;
+	const databaseUrl = () => (database ?? shared!).url;
+	const rate = options.rate ?? 1;
 	const begun = Date.now();
+	let moved = 0;
 	/** A server that is started again goes on where its clock would be. */
 	const clockNow = () =>
-		`${new Date(Date.parse(start) + (Date.now() - begun) * Number(rate)).toISOString()},${rate}`;
+		`${new Date(Date.parse(TEST_START) + moved + (Date.now() - begun) * rate).toISOString()},${rate}`;
 	const port = await freePort();
 	const startServer = () =>
 		serve({
-			folder: BUILD,
+			folder: inject('build'),
 			port,
 			quiet: true,
+			movable: true,
 			env: {
-				DATABASE_URL: database.url,
+				DATABASE_URL: databaseUrl(),
 				TEVRIK_CLOCK: clockNow(),
 				TEVRIK_LOG_LEVEL: 'silent',
 				TEVRIK_REQUESTS_PER_MINUTE: '100000',
-				...(options.signIn === false ? {} : { TEVRIK_SIGN_IN_AS: demo.personId }),
+				...(options.signIn === false ? {} : { TEVRIK_SIGN_IN_AS: demoMember(templates) }),
 				...options.env
 			}
 		});
 	let server = await startServer();
-	const browser = await launchBrowser();
+	const browser = await puppeteer.connect({ browserWSEndpoint: inject('browser') });
+	const contexts = new Set<Awaited<ReturnType<typeof browser.createBrowserContext>>>();
 	return {
 		origin: server.origin,
-		browser,
+		async newContext() {
+			const context = await browser.createBrowserContext();
+			contexts.add(context);
+			return context;
+		},
 		get databaseUrl() {
-			return database.url;
+			return databaseUrl();
+		},
+		/** Moves the clock of the server and of every open page, instead of waiting. */
+		async wait(seconds: number) {
+			moved += seconds * 1000;
+			server.moveClock(seconds * 1000);
+			for (const context of contexts) {
+				for (const page of await context.pages()) {
+					await page
+						.evaluate((ms) => dispatchEvent(new CustomEvent('tevrik:clock', { detail: ms })), seconds * 1000)
+						.catch(() => undefined);
+				}
+			}
 		},
 		killServer: async () => {
 			server.kill('SIGKILL');
@@ -67,18 +93,20 @@ export async function startWorld(options: Options) {
 		/** As if the plug were pulled on both. */
 		async killEverything() {
 			server.kill('SIGKILL');
-			process.kill(database.pid, 'SIGKILL');
-			await Promise.all([server.ended, database.ended]);
+			process.kill(database!.pid!, 'SIGKILL');
+			await Promise.all([server.ended, database!.ended]);
 		},
 		async startEverything() {
-			database = await openDatabase();
+			database = await own!.open();
 			server = await startServer();
 		},
 		async stop() {
-			await browser.close();
+			await Promise.all([...contexts].map((c) => c.close().catch(() => undefined)));
+			await browser.disconnect();
 			await server.stop();
-			await database.stop();
-			rmSync(folder, { recursive: true, force: true });
+			await database?.stop();
+			await shared?.drop();
+			if (own) rmSync(own.folder, { recursive: true, force: true });
 		}
 	};
 }
@@ -92,7 +120,7 @@ export const PHONE = { width: 390, height: 844, hasTouch: true, isMobile: true }
 
 /** A page with what a person does on it, and everything the browser complained about. */
 export async function openPage(world: World, path = '/', viewport: typeof DESK | typeof PHONE = DESK) {
-	const context = await world.browser.createBrowserContext();
+	const context = await world.newContext();
 	const page: Page = await context.newPage();
 	await page.setViewport(viewport);
 	const complaints: string[] = [];
@@ -239,6 +267,9 @@ export async function openPage(world: World, path = '/', viewport: typeof DESK |
 				.split('\r\n')
 				.map((line) => line.split(','));
 		},
+		/** The session, for asking without the browser. */
+		cookie: async () =>
+			(await context.cookies()).map((c) => `${c.name}=${c.value}`).join('; '),
 		close: () => context.close()
 	};
 }

@@ -1,5 +1,5 @@
 import mysql from 'mysql2/promise';
-import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type {
 	KeptSupplement,
 	NoteStep,
@@ -12,15 +12,20 @@ import { PROFILES } from '../../src/lib/core/judgement/index.ts';
 import type { ParameterId } from '../../src/lib/core/quantity/index.ts';
 import { addDays, type Instant } from '../../src/lib/core/time/index.ts';
 import { NOON, openWorld, testRun, type World } from '../support/site.ts';
+import type { OwnDatabase } from '../support/engine.ts';
+import { ownDatabase } from './database.ts';
 
+let database: OwnDatabase;
 let world: World;
 let asApplication: mysql.Connection;
 beforeAll(async () => {
-	world = openWorld(inject('databaseUrl'));
-	asApplication = await mysql.createConnection(inject('databaseUrl'));
+	database = await ownDatabase();
+	world = openWorld(database.url);
+	asApplication = await mysql.createConnection(database.url);
 });
 afterAll(async () => {
 	await Promise.all([world.close(), asApplication.end()]);
+	await database.drop();
 });
 const id = () => world.deps.newId();
 type Site = Awaited<ReturnType<World['site']>>;

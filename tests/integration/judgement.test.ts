@@ -1,19 +1,24 @@
 import mysql from 'mysql2/promise';
-import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { USUAL_SETTINGS, type SaveSettings } from '../../src/lib/contract/judgement.ts';
 import type { RecordEvent } from '../../src/lib/contract/event.ts';
 import { pointOf } from '../../src/lib/core/reading/index.ts';
 import { addDays } from '../../src/lib/core/time/index.ts';
 import { NOON, openWorld, testRun, type World } from '../support/site.ts';
+import type { OwnDatabase } from '../support/engine.ts';
+import { ownDatabase } from './database.ts';
 
+let database: OwnDatabase;
 let world: World;
 let asApplication: mysql.Connection;
 beforeAll(async () => {
-	world = openWorld(inject('databaseUrl'));
-	asApplication = await mysql.createConnection(inject('databaseUrl'));
+	database = await ownDatabase();
+	world = openWorld(database.url);
+	asApplication = await mysql.createConnection(database.url);
 });
 afterAll(async () => {
 	await Promise.all([world.close(), asApplication.end()]);
+	await database.drop();
 });
 const id = () => world.deps.newId();
 

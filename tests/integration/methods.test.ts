@@ -1,20 +1,25 @@
-import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import mysql from 'mysql2/promise';
 import type { ShelfHabits } from '../../src/lib/contract/shelf-view.ts';
 import { ALK_SYRINGE, CA_MG_PAIR, type TitrationMethod } from '../../src/lib/core/method/index.ts';
 import { adoptShipped } from '../../src/lib/server/service/adopt-shipped.ts';
 import { openWorld, testRun, type World } from '../support/site.ts';
+import type { OwnDatabase } from '../support/engine.ts';
+import { ownDatabase } from './database.ts';
 
 const HABITS: ShelfHabits = { trust: 'standards', unused: 'discard' };
 
+let database: OwnDatabase;
 let world: World;
 let raw: mysql.Connection;
 beforeAll(async () => {
-	world = openWorld(inject('databaseUrl'));
-	raw = await mysql.createConnection(inject('migrationUrl'));
+	database = await ownDatabase();
+	world = openWorld(database.url);
+	raw = await mysql.createConnection(database.migrationUrl);
 });
 afterAll(async () => {
 	await Promise.all([world.close(), raw.end()]);
+	await database.drop();
 });
 
 type Site = Awaited<ReturnType<World['site']>>;

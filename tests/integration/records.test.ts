@@ -1,4 +1,4 @@
-import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import mysql from 'mysql2/promise';
 import type { ShelfHabits } from '../../src/lib/contract/shelf-view.ts';
 import { STAGES } from '../../src/lib/core/judgement/index.ts';
@@ -6,19 +6,24 @@ import { SHIPPED_METHODS } from '../../src/lib/core/method/index.ts';
 import { USUAL_PRIORS } from '../../src/lib/core/plausibility/index.ts';
 import { addDays, instant } from '../../src/lib/core/time/index.ts';
 import { openWorld, testRun, type World } from '../support/site.ts';
+import type { OwnDatabase } from '../support/engine.ts';
+import { ownDatabase } from './database.ts';
 
 const HABITS: ShelfHabits = { trust: 'standards', unused: 'discard' };
 
+let database: OwnDatabase;
 let world: World;
 let raw: mysql.Connection;
 let asApplication: mysql.Connection;
 beforeAll(async () => {
-	world = openWorld(inject('databaseUrl'));
-	raw = await mysql.createConnection(inject('migrationUrl'));
-	asApplication = await mysql.createConnection(inject('databaseUrl'));
+	database = await ownDatabase();
+	world = openWorld(database.url);
+	raw = await mysql.createConnection(database.migrationUrl);
+	asApplication = await mysql.createConnection(database.url);
 });
 afterAll(async () => {
 	await Promise.all([world.close(), raw.end(), asApplication.end()]);
+	await database.drop();
 });
 
 async function count(table: string, siteId: string): Promise<number> {

@@ -1,21 +1,26 @@
 import mysql from 'mysql2/promise';
-import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { SaveSession } from '../../src/lib/contract/session.ts';
 import type { ShelfHabits } from '../../src/lib/contract/shelf-view.ts';
 import { NO3_CARD } from '../../src/lib/core/method/index.ts';
 import { addDays, addSeconds } from '../../src/lib/core/time/index.ts';
 import { checkSession } from '../../src/lib/server/validation/session.ts';
 import { NOON, openWorld, testRun, type World } from '../support/site.ts';
+import type { OwnDatabase } from '../support/engine.ts';
+import { ownDatabase } from './database.ts';
 
 const HABITS: ShelfHabits = { trust: 'standards', unused: 'discard' };
+let database: OwnDatabase;
 let world: World;
 let asApplication: mysql.Connection;
 beforeAll(async () => {
-	world = openWorld(inject('databaseUrl'));
-	asApplication = await mysql.createConnection(inject('databaseUrl'));
+	database = await ownDatabase();
+	world = openWorld(database.url);
+	asApplication = await mysql.createConnection(database.url);
 });
 afterAll(async () => {
 	await Promise.all([world.close(), asApplication.end()]);
+	await database.drop();
 });
 
 function sheet(waterId: string, change: Partial<SaveSession> = {}): SaveSession {

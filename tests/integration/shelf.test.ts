@@ -1,17 +1,24 @@
-import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { NO_DETAILS, type AddItem } from '../../src/lib/contract/shelf.ts';
 import type { ShelfHabits } from '../../src/lib/contract/shelf-view.ts';
 import { ALK_DROPS, ALK_SYRINGE, CA_MG_PAIR } from '../../src/lib/core/method/index.ts';
 import type { TestResult } from '../../src/lib/core/reading/index.ts';
 import { addDays } from '../../src/lib/core/time/index.ts';
 import { NOON, openWorld, testRun, type World } from '../support/site.ts';
+import type { OwnDatabase } from '../support/engine.ts';
+import { ownDatabase } from './database.ts';
 
 const HABITS: ShelfHabits = { trust: 'standards', unused: 'discard' };
+let database: OwnDatabase;
 let world: World;
-beforeAll(() => {
-	world = openWorld(inject('databaseUrl'));
+beforeAll(async () => {
+	database = await ownDatabase();
+	world = openWorld(database.url);
 });
-afterAll(() => world.close());
+afterAll(async () => {
+	await world.close();
+	await database.drop();
+});
 
 type Site = Awaited<ReturnType<World['site']>>;
 

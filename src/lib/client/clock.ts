@@ -9,11 +9,20 @@ export interface SharedClock {
 /** Where a set clock is remembered, so that the bench without a network goes on in step with it. */
 const REMEMBERED = 'tevrik-clock';
 
+/** Sent to the window by whoever moved the server's set clock, with the milliseconds. */
+const MOVED = 'tevrik:clock';
+
 /** The browser's one clock: the device's own, or in step with a set one of the server. */
 export function browserClock(shared: SharedClock | null): Clock {
 	if (!shared) return { now: () => instant(Date.now()) };
 	const origin = performance.now();
-	return { now: () => instant(Math.round(shared.nowMs + (performance.now() - origin) * shared.rate)) };
+	let movedMs = 0;
+	if (typeof window !== 'undefined') {
+		window.addEventListener(MOVED, (event) => {
+			movedMs += (event as CustomEvent<number>).detail;
+		});
+	}
+	return { now: () => instant(Math.round(shared.nowMs + movedMs + (performance.now() - origin) * shared.rate)) };
 }
 
 /** Remembers how a set clock goes against the device's own; forgets it where none is set. */

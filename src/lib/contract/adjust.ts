@@ -24,6 +24,7 @@ import { PARAMETER_IDS, type ParameterId } from '$lib/core/quantity';
 import type { Instant } from '$lib/core/time';
 import type { SupplementStrength } from '$lib/core/balance';
 import { closed, Id, InstantMs, Note, OffsetMinutes, words } from './common.ts';
+import type { LeftOut } from './left-out.ts';
 
 const Strength = Type.Object(
 	{ parameter: words(RAISED), risePer100L: Type.Number({ exclusiveMinimum: 0, maximum: 1000 }) },
@@ -385,6 +386,7 @@ export interface PlanLine {
 
 /** What a water asks to be corrected, in its order. */
 export interface AdjustAnswer {
+	readonly leftOut: readonly LeftOut[];
 	readonly repairs: readonly RepairSeen[];
 	readonly neglected: readonly NeglectedStep[] | null;
 	readonly plans: readonly PlanLine[];

@@ -7,6 +7,7 @@ import type { ParameterId } from '$lib/core/quantity';
 import type { KnownKit } from '$lib/core/reading';
 import type { Instant } from '$lib/core/time';
 import type { Prediction } from '$lib/core/trend';
+import type { LeftOut } from './left-out.ts';
 
 /** What a result will be held against, canonical units. */
 export interface BenchContext {
@@ -60,6 +61,7 @@ export interface BenchStandard {
 
 export interface BenchAnswer {
 	readonly waterName: string;
+	readonly leftOut: readonly LeftOut[];
 	/** When each parameter is to be tested next, the most pressing first. */
 	readonly due: readonly DueTest[];
 	/** What the panels of what has happened are asked with. */

@@ -4,6 +4,7 @@ import type { TestResult } from '$lib/core/reading';
 import type { Instant } from '$lib/core/time';
 import type { JudgementSettings } from './judgement.ts';
 import type { SourcedBand } from './today.ts';
+import type { LeftOut } from './left-out.ts';
 
 /** A finding in the past, as it was first made, and the last test that showed it. */
 export interface PastFinding {
@@ -17,6 +18,7 @@ export interface FindingsAnswer {
 	/** Newest first. */
 	readonly past: readonly PastFinding[];
 	readonly settings: JudgementSettings;
+	readonly leftOut: readonly LeftOut[];
 }
 
 /** A test that an event asks for, and what was read since. */

@@ -22,6 +22,7 @@ import type { ParameterId } from '$lib/core/quantity';
 import type { TestResult } from '$lib/core/reading';
 import type { Instant } from '$lib/core/time';
 import type { Prediction, RatePerDay } from '$lib/core/trend';
+import type { LeftOut } from './left-out.ts';
 
 /** A band with where it comes from and since when it holds. */
 export interface SourcedBand extends Band {
@@ -114,6 +115,10 @@ export interface WaterLine {
 	readonly others: number;
 	readonly due: readonly ParameterId[];
 	readonly lastReadAt: Instant | null;
+	/** How many readings it has that are out of all reckoning. */
+	readonly leftOut: number;
+	/** It could not be judged at all; its page says more. */
+	readonly failed: boolean;
 	readonly weight: number;
 }
 
@@ -164,6 +169,7 @@ export interface TodayAnswer {
 	readonly lastSession: LastSession | null;
 	readonly rows: readonly ParameterToday[];
 	readonly untested: readonly ParameterId[];
+	readonly leftOut: readonly LeftOut[];
 	/** Corrections that run, with what they ask for today. */
 	readonly plans: readonly PlanLine[];
 }

@@ -3,6 +3,7 @@ import type { Instant } from '$lib/core/time';
 import type { Prediction, RatePerDay } from '$lib/core/trend';
 import type { DoubtfulReading } from './doubt.ts';
 import type { DepartureToday, RateMove, SourcedBand } from './today.ts';
+import type { LeftOut } from './left-out.ts';
 
 /** The spans that one press shows, in days; null is everything. */
 export const TREND_SPANS = { week: 7, month: 31, quarter: 92, year: 366, all: null } as const;
@@ -70,4 +71,5 @@ export interface TrendSeries {
 	readonly moves: readonly RateMove[];
 	readonly doubts: readonly DoubtfulReading[];
 	readonly departure: DepartureToday | null;
+	readonly leftOut: readonly LeftOut[];
 }

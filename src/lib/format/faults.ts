@@ -1,4 +1,5 @@
 import type { Fault, FaultCode } from '$lib/core/result';
+import { fieldWords, ruleWords } from './field-words';
 
 type Words = (details: Readonly<Record<string, string | number>>, field: string) => string;
 
@@ -95,13 +96,25 @@ const TEXTS: Readonly<Record<FaultCode, Words>> = {
 		'Something else was saved under this entry already. Reload the page; what was saved is in the Log.',
 	'already-corrected': () => 'This reading was corrected already. Correct the newer one instead.',
 	unchanged: () => 'The reading is the same as before. Change it, or go back.',
-	'invalid-field': (d, field) => `${fieldWords(field)} ${reasonWords(String(d.reason))}.`,
+	'invalid-field': (d, field) => `${fieldWords(field)} ${ruleWords(String(d.rule), String(d.limit ?? ''))}.`,
 	'target-reversed': (d, field) =>
 		field === 'aim'
 			? `The aim must lie between ${d.low} and ${d.high}.`
 			: `The lower limit must be below the upper one; ${d.low} is not below ${d.high}.`,
-	'in-the-future': () => 'That time is still to come. Check the date and the clock of this device.',
+	'in-the-future': (d) =>
+		d.minutes === undefined
+			? 'That time is still to come. Check the date and the clock of this device.'
+			: `That time is still to come: it lies ${d.minutes} minutes ahead of the server’s clock. Check the clock of this device; what was read is kept here.`,
 	'too-large': (d) => `That is more than can be: at most ${d.most}${d.unit ? ` ${d.unit}` : ''}.`,
+	'says-nothing': (d) =>
+		`That says nothing: of every water it is true, which can hold ${d.least} to ${d.most}${d.unit ? ` ${d.unit}` : ''}. Give the number that was read, or the end of the scale.`,
+	'cannot-be-diluted': (d) =>
+		`${d.what} of a thinned sample says nothing of the sample. Test it as it is.`,
+	'diluent-holds-more': () =>
+		'The water for thinning would hold more than the thinned sample showed. Check what it holds, or thin with purified water.',
+	'out-of-order': (d, field) => `${fieldWords(field)} cannot be before ${d.before}. Check the times.`,
+	unusual: (d) =>
+		`${d.value}${d.unit ? ` ${d.unit}` : ''} is unusual for this kind of water, which mostly holds ${d.least} to ${d.most}${d.unit ? ` ${d.unit}` : ''}. If it is so, say so and save again.`,
 	'volume-unknown': () =>
 		'The net volume of this water is not known. Enter it first; a dose is reckoned by it.',
 	'never-read': () => 'This was not read lately. Test it first: a plan starts from where the water stands.',
@@ -119,57 +132,6 @@ const TEXTS: Readonly<Record<FaultCode, Words>> = {
 	'too-often': () => 'Too many requests in one minute. Wait a minute; nothing was lost.',
 	'not-signed-in': () => 'You are not signed in.'
 };
-
-const FIELDS: Readonly<Record<string, string>> = {
-	low: 'The lower limit',
-	high: 'The upper limit',
-	aim: 'The aim',
-	source: 'Where it comes from',
-	parameter: 'What was measured',
-	note: 'The note',
-	reason: 'The reason',
-	happenedAt: 'The time',
-	'details.supplement': 'The name of the supplement',
-	'details.amountMl': 'The amount',
-	'details.amountMlPerDay': 'The amount per day',
-	'details.days': 'The number of days',
-	'details.volumeL': 'The volume changed',
-	'details.batch': 'The batch'
-};
-
-function fieldWords(field: string): string {
-	if (FIELDS[field]) return FIELDS[field];
-	if (field.startsWith('method.') || field === 'format' || field === 'formatVersion') {
-		return `In the method file, “${field}”`;
-	}
-	if (field.startsWith('details.strength')) return 'The strength';
-	if (field.startsWith('details.newWater')) return 'The value of the new water';
-	return `“${field}”`;
-}
-
-/** Ajv's reasons, put as a person would. */
-function reasonWords(reason: string): string {
-	if (/must be (number|integer)/.test(reason)) return 'must be a number, such as 12.5';
-	const limit = /must be (>|<|>=|<=) (-?[\d.]+)/.exec(reason);
-	if (limit) {
-		const words = { '>': 'above', '<': 'below', '>=': 'at least', '<=': 'at most' } as const;
-		return `must be ${words[limit[1] as keyof typeof words]} ${limit[2]}`;
-	}
-	const one = /one of (.*)/.exec(reason);
-	if (/must be equal to one of the allowed values/.test(reason)) return 'is none of the words that it can be';
-	if (one) return `must be one of ${one[1]}`;
-	if (/must match pattern/.test(reason)) return 'is not written as it must be';
-	if (/must NOT have additional properties/.test(reason)) return 'is not known here; is it misspelt?';
-	if (/must be equal to constant/.test(reason)) return 'is not what it must be';
-	if (/must be (object|array|string|boolean)/.test(reason))
-		return `must be ${/must be (\w+)/.exec(reason)?.[1] === 'array' ? 'a list' : 'a value of another kind'}`;
-	if (/fewer than 1 char/.test(reason)) return 'is missing';
-	const short = /fewer than (\d+) char/.exec(reason);
-	if (short) return `needs at least ${short[1]} letters`;
-	const long = /more than (\d+) char/.exec(reason);
-	if (long) return `is longer than ${long[1]} letters`;
-	return reason;
-}
 
 export function faultText(fault: Fault): string {
 	return TEXTS[fault.code](fault.details ?? {}, fault.field ?? '');

@@ -168,13 +168,13 @@ describe('faults and events', () => {
 	it('are sentences that say what to do', () => {
 		expect(faultText({ code: 'beyond-syringe', details: { capacityMl: 1 } })).toMatch(/holds 1 mL/);
 		expect(
-			faultText({ code: 'invalid-field', field: 'details.amountMl', details: { reason: 'must be number' } })
+			faultText({ code: 'invalid-field', field: 'details.amountMl', details: { rule: 'number' } })
 		).toBe('The amount must be a number, such as 12.5.');
 		expect(
 			faultText({
 				code: 'invalid-field',
 				field: 'reason',
-				details: { reason: 'must NOT have fewer than 3 characters' }
+				details: { rule: 'letters-at-least', limit: 3 }
 			})
 		).toBe('The reason needs at least 3 letters.');
 		expect(faultText({ code: 'target-reversed', field: 'high', details: { low: 9, high: 7 } })).toMatch(

@@ -11,14 +11,22 @@ export interface Measured {
 	readonly plusMinus: string;
 }
 
+/** Digits beyond these say nothing of any water, whoever stored them. */
+const MOST_DECIMALS = 12;
+
 /**
- * A value with as many digits as its expanded uncertainty leaves standing.
+ * A value with as many digits as its expanded uncertainty leaves standing. What an earlier version stored without a
+ * number, or without an uncertainty, is shown as it is: the page on which it is put right must open.
  *
  * @example measured(8.131, 0.466) // { value: '8.1', plusMinus: '0.5' }
  */
 export function measured(value: number, expandedUncertainty: number): Measured {
+	if (!Number.isFinite(value)) return { value: 'no number', plusMinus: '0' };
+	const rounds = expandedUncertainty > 10 ** -MOST_DECIMALS && expandedUncertainty < 1e15;
+	if (!rounds) return { value: plain(value), plusMinus: expandedUncertainty >= 1e15 ? 'anything' : '0' };
 	const { decimals, step } = knownDigits(expandedUncertainty);
-	const rounded = (x: number) => fixed(decimals > 0 ? x : Math.round(x / step) * step, decimals);
+	const rounded = (x: number) =>
+		fixed(decimals > 0 ? x : Math.round(x / step) * step, Math.min(decimals, MOST_DECIMALS));
 	return { value: rounded(value), plusMinus: rounded(expandedUncertainty) };
 }
 

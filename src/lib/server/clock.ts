@@ -24,16 +24,25 @@ export function clockSetting(text: string | undefined, machineMs: number): Clock
 	return { startMs, machineStartMs: machineMs, rate: Number(rate) };
 }
 
-/** The one real clock of the server. */
-export function serverClock(setting: ClockSetting | null): Clock {
+/** A clock that was set can be moved on, by whoever set it. */
+export interface ServerClock extends Clock {
+	move(byMs: number): void;
+}
+
+/** The one real clock of the server. The machine's own is never moved. */
+export function serverClock(setting: ClockSetting | null): ServerClock {
 	const machine = () => performance.timeOrigin + performance.now();
+	let movedMs = 0;
 	return {
 		now: () =>
 			instant(
 				Math.round(
-					setting ? setting.startMs + (machine() - setting.machineStartMs) * setting.rate : machine()
+					setting ? setting.startMs + movedMs + (machine() - setting.machineStartMs) * setting.rate : machine()
 				)
-			)
+			),
+		move(byMs) {
+			movedMs += byMs;
+		}
 	};
 }
 

@@ -10,7 +10,7 @@ import { finishCheck } from './service/finish-check.ts';
 import { noteItem } from './service/note-item.ts';
 import { compareKits, readShelf, readShelfThing } from './service/read-shelf.ts';
 import { correctReading } from './service/correct-reading.ts';
-import type { Deps } from './service/deps.ts';
+import type { PooledDeps } from './service/deps.ts';
 import { changeFeed, feedCalendar, readFeeds, siteCalendar } from './service/calendar.ts';
 import {
 	judgementSettings,
@@ -53,14 +53,14 @@ import { setTarget } from './service/set-target.ts';
 import { personOfToken, startSession } from './service/sign-in.ts';
 
 /** Leaves out the first argument, which every use case takes: what it stands on. */
-type Bound<F> = F extends (deps: Deps, ...rest: infer R) => infer A ? (...rest: R) => A : never;
+type Bound<F> = F extends (deps: PooledDeps, ...rest: infer R) => infer A ? (...rest: R) => A : never;
 
-function bind<F extends (deps: Deps, ...rest: never[]) => unknown>(deps: Deps, useCase: F): Bound<F> {
+function bind<F extends (deps: PooledDeps, ...rest: never[]) => unknown>(deps: PooledDeps, useCase: F): Bound<F> {
 	return ((...rest: never[]) => useCase(deps, ...rest)) as Bound<F>;
 }
 
 /** All that the routes may ask for, standing on one database and one clock. */
-export function createServices(deps: Deps) {
+export function createServices(deps: PooledDeps) {
 	return {
 		clock: deps.clock,
 		newId: deps.newId,

@@ -44,7 +44,7 @@ export async function answerCommand<C, A>(
 	try {
 		body = JSON.parse(text);
 	} catch {
-		return refuse(fail('invalid-field', 'body', { reason: 'is not JSON' }).fault);
+		return refuse(fail('invalid-field', 'body', { rule: 'not-json' }).fault);
 	}
 	const checked = check(body);
 	if (!checked.ok) return refuse(checked.fault);

@@ -1,6 +1,6 @@
 import type { Method } from '../method/index.ts';
 import { nearlyEqual, normalCdf, normalDensity } from '../numeric/index.ts';
-import { PARAMETERS, type ParameterId } from '../quantity/index.ts';
+import { POSSIBLE_IN_WATER, type ParameterId } from '../quantity/index.ts';
 import {
 	boundsOf,
 	deriveWith,
@@ -49,7 +49,7 @@ function likelihood(result: TestResult, expected: Prediction, widening: number):
 	const sd = widening * Math.hypot(measurementNoise(result), expected.uRandom);
 	if (result.kind === 'value') return normalDensity(result.value, expected.value, sd);
 	const { lower, upper } = boundsOf(result);
-	const from = lower <= PARAMETERS[result.parameter].conceivable[0] ? -Infinity : lower;
+	const from = lower <= POSSIBLE_IN_WATER[result.parameter].least ? -Infinity : lower;
 	return normalCdf(((upper ?? Infinity) - expected.value) / sd) - normalCdf((from - expected.value) / sd);
 }
 

@@ -8,6 +8,17 @@ export {
 } from './alkalinity.ts';
 export { UNITS, convert, convertSpan, isUnitId, type UnitId, type UnitFamily } from './unit.ts';
 export {
+	POSSIBLE,
+	POSSIBLE_IN_BOTTLE,
+	POSSIBLE_IN_WATER,
+	isPossible,
+	possibleU,
+	usualIn,
+	type Possible,
+	type PossibleId,
+	type WaterSort
+} from './possible.ts';
+export {
 	PARAMETERS,
 	PARAMETER_IDS,
 	isParameterId,

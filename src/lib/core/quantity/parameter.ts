@@ -24,8 +24,6 @@ export interface ParameterDefinition {
 	readonly units: readonly UnitId[];
 	/** Spread of what a water may hold, one standard deviation, canonical unit; used where nothing is known. */
 	readonly plausibleSpread: number;
-	/** Least and greatest value a person could mean, canonical unit; beyond it a typed value is refused. */
-	readonly conceivable: readonly [number, number];
 	/** It is raised by dosing, so a supplement can state its strength in it. */
 	readonly dosed: boolean;
 	/** A major ion in constant proportion to salinity, to be normalised to S = 35 before it is judged. */
@@ -37,7 +35,7 @@ export interface ParameterDefinition {
 const ion = (
 	name: string,
 	symbol: string,
-	numbers: Pick<ParameterDefinition, 'plausibleSpread' | 'conceivable'>
+	numbers: Pick<ParameterDefinition, 'plausibleSpread'>
 ): ParameterDefinition => ({
 	name,
 	symbol,
@@ -58,14 +56,13 @@ export const PARAMETERS: Readonly<Record<ParameterId, ParameterDefinition>> = {
 		canonicalUnit: 'dkh',
 		units: ['dkh', 'meq-per-l', 'mg-per-l-caco3'],
 		plausibleSpread: 2,
-		conceivable: [0, 40],
 		dosed: true,
 		followsSalinity: false,
 		sampleKeepsH: 24
 	},
-	calcium: ion('Calcium', 'Ca', { plausibleSpread: 40, conceivable: [0, 1500] }),
-	magnesium: ion('Magnesium', 'Mg', { plausibleSpread: 80, conceivable: [0, 4000] }),
-	potassium: ion('Potassium', 'K', { plausibleSpread: 40, conceivable: [0, 1500] }),
+	calcium: ion('Calcium', 'Ca', { plausibleSpread: 40 }),
+	magnesium: ion('Magnesium', 'Mg', { plausibleSpread: 80 }),
+	potassium: ion('Potassium', 'K', { plausibleSpread: 40 }),
 	nitrate: {
 		name: 'Nitrate',
 		symbol: 'NO₃',
@@ -73,7 +70,6 @@ export const PARAMETERS: Readonly<Record<ParameterId, ParameterDefinition>> = {
 		canonicalUnit: 'mg-per-l-no3',
 		units: ['mg-per-l-no3', 'mg-per-l-no3-n'],
 		plausibleSpread: 20,
-		conceivable: [0, 1000],
 		dosed: true,
 		followsSalinity: false,
 		sampleKeepsH: 24
@@ -85,7 +81,6 @@ export const PARAMETERS: Readonly<Record<ParameterId, ParameterDefinition>> = {
 		canonicalUnit: 'mg-per-l-po4',
 		units: ['mg-per-l-po4', 'ug-per-l-p', 'mg-per-l-p'],
 		plausibleSpread: 0.2,
-		conceivable: [0, 50],
 		dosed: true,
 		followsSalinity: false,
 		sampleKeepsH: 12
@@ -97,7 +92,6 @@ export const PARAMETERS: Readonly<Record<ParameterId, ParameterDefinition>> = {
 		canonicalUnit: 'mg-per-l-nh4',
 		units: ['mg-per-l-nh4', 'mg-per-l-nh4-n', 'mg-per-l-nh3'],
 		plausibleSpread: 2,
-		conceivable: [0, 100],
 		dosed: false,
 		followsSalinity: false,
 		sampleKeepsH: 4
@@ -109,7 +103,6 @@ export const PARAMETERS: Readonly<Record<ParameterId, ParameterDefinition>> = {
 		canonicalUnit: 'mg-per-l-no2',
 		units: ['mg-per-l-no2', 'mg-per-l-no2-n'],
 		plausibleSpread: 3,
-		conceivable: [0, 200],
 		dosed: false,
 		followsSalinity: false,
 		sampleKeepsH: 12
@@ -121,7 +114,6 @@ export const PARAMETERS: Readonly<Record<ParameterId, ParameterDefinition>> = {
 		canonicalUnit: 'ph',
 		units: ['ph'],
 		plausibleSpread: 0.4,
-		conceivable: [3, 12],
 		dosed: false,
 		followsSalinity: false,
 		sampleKeepsH: 0.25
@@ -133,7 +125,6 @@ export const PARAMETERS: Readonly<Record<ParameterId, ParameterDefinition>> = {
 		canonicalUnit: 'psu',
 		units: ['psu', 'sg-25-25', 'sg-20-20'],
 		plausibleSpread: 2,
-		conceivable: [0, 60],
 		dosed: false,
 		followsSalinity: false,
 		sampleKeepsH: 48
@@ -145,7 +136,6 @@ export const PARAMETERS: Readonly<Record<ParameterId, ParameterDefinition>> = {
 		canonicalUnit: 'celsius',
 		units: ['celsius', 'fahrenheit'],
 		plausibleSpread: 2,
-		conceivable: [-2, 45],
 		dosed: false,
 		followsSalinity: false,
 		sampleKeepsH: 0.1
@@ -157,7 +147,6 @@ export const PARAMETERS: Readonly<Record<ParameterId, ParameterDefinition>> = {
 		canonicalUnit: 'dgh',
 		units: ['dgh', 'mg-per-l-caco3-gh', 'mmol-per-l-gh'],
 		plausibleSpread: 4,
-		conceivable: [0, 500],
 		dosed: false,
 		followsSalinity: false,
 		sampleKeepsH: 7 * 24

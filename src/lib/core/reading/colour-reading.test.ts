@@ -232,8 +232,15 @@ describe('a thinned sample', () => {
 		const at = { kind: 'on', index: 2 } as const;
 		const { best } = intervalOf(NO3_CARD, looked(at, { dilution: dilutionOf(5, 1) }));
 		expect(best).toBeCloseTo(5 * 8 - 4 * 1, 10);
-		const { lower } = boundsOf(outcomeOf(NO3_CARD, looked(at, { dilution: dilutionOf(5, 30) })).result);
+		const { lower } = boundsOf(outcomeOf(NO3_CARD, looked(at, { dilution: dilutionOf(5, 9.5) })).result);
 		expect(lower).toBe(0);
+	});
+	it('by water that would hold more than the thinned sample showed is refused', () => {
+		const reading = looked({ kind: 'on', index: 2 }, { dilution: dilutionOf(5, 30) });
+		expect(derive(NO3_CARD, reading)).toMatchObject({
+			ok: false,
+			fault: { code: 'diluent-holds-more', field: 'dilution.diluentHolds' }
+		});
 	});
 	it('beyond the highest step is a higher bound', () => {
 		const { result } = outcomeOf(NO3_CARD, looked({ kind: 'above' }, { dilution: dilutionOf(10) }));

@@ -1,5 +1,5 @@
 import { correctedValue, type KitCorrection } from '../method/index.ts';
-import { PARAMETERS } from '../quantity/index.ts';
+import { POSSIBLE_IN_WATER } from '../quantity/index.ts';
 import {
 	splitByRepeat,
 	type MeasurementModel,
@@ -67,7 +67,7 @@ class CorrectedOutcome implements Outcome {
 	}
 }
 
-const leastOf = ({ parameter }: TestResult) => Math.min(0, PARAMETERS[parameter].conceivable[0]);
+const leastOf = ({ parameter }: TestResult) => Math.min(0, POSSIBLE_IN_WATER[parameter].least);
 
 function middleOf(result: TestResult): number {
 	switch (result.kind) {

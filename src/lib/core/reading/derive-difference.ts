@@ -1,5 +1,5 @@
 import { MG_PER_CA_AS_MG, type DifferenceMethod } from '../method/index.ts';
-import { PARAMETERS } from '../quantity/index.ts';
+import { POSSIBLE_IN_WATER } from '../quantity/index.ts';
 import { fail, ok, type Result } from '../result/index.ts';
 import { COVERAGE, type MeasurementModel, type UncertaintyComponent } from '../uncertainty/index.ts';
 import { faultOnScale } from './check-number.ts';
@@ -63,7 +63,7 @@ export function deriveDifference(
 	reading: DifferenceReading
 ): Result<Derivation> {
 	const { subtract } = reading;
-	const [, most] = PARAMETERS[method.subtract.parameter].conceivable;
+	const { most } = POSSIBLE_IN_WATER[method.subtract.parameter];
 	for (const key of ['value', 'uRandom', 'uCommon'] as const) {
 		const fault = faultOnScale(subtract[key], `subtract.${key}`, { least: 0, most, unit: 'mg/L' });
 		if (fault) return { ok: false, fault };

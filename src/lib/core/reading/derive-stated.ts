@@ -1,5 +1,5 @@
 import type { StatedMethod } from '../method/index.ts';
-import { convert, convertSpan, PARAMETERS, UNITS, isUnitId } from '../quantity/index.ts';
+import { convert, convertSpan, PARAMETERS, POSSIBLE, POSSIBLE_IN_WATER, possibleU, UNITS, isUnitId } from '../quantity/index.ts';
 import { fail, ok, type Result } from '../result/index.ts';
 import type { MeasurementModel } from '../uncertainty/index.ts';
 import { faultOnScale } from './check-number.ts';
@@ -16,12 +16,13 @@ export const ASSUMED_RELATIVE_U = 0.05;
  */
 export function deriveStated(method: StatedMethod, reading: StatedReading): Result<Derivation> {
 	const { parameter } = method;
-	const { canonicalUnit: unit, units, conceivable } = PARAMETERS[parameter];
+	const { canonicalUnit: unit, units } = PARAMETERS[parameter];
+	const possible = POSSIBLE_IN_WATER[parameter];
 	if (!isUnitId(reading.unit) || !units.includes(reading.unit)) {
 		return fail('unit-unknown', 'unit');
 	}
 	const to = (x: number) => convert(x, reading.unit, unit);
-	const ends = conceivable.map((x) => convert(x, unit, reading.unit));
+	const ends = [possible.least, possible.most].map((x) => convert(x, unit, reading.unit));
 	const scale = {
 		least: Math.min(...ends),
 		most: Math.max(...ends),
@@ -67,7 +68,15 @@ export function deriveStated(method: StatedMethod, reading: StatedReading): Resu
 	if (says.expandedU !== null && !(Number.isFinite(says.expandedU) && says.expandedU > 0)) {
 		return fail('not-a-number', 'expandedU');
 	}
-	if (!(says.k >= 1 && says.k <= 4)) return fail('beyond-scale', 'k', { least: 1, most: 4, unit: '' });
+	const ofK = faultOnScale(says.k, 'k', POSSIBLE.kOfU);
+	if (ofK) return { ok: false, fault: ofK };
+	if (says.expandedU !== null) {
+		const { least, most } = possibleU(parameter);
+		const spans = [least, most].map((x) => convertSpan(x, unit, reading.unit));
+		const inUnit = { least: spans[0]!, most: spans[1]!, unit: scale.unit };
+		const ofU = faultOnScale(says.expandedU, 'expandedU', inUnit);
+		if (ofU) return { ok: false, fault: ofU };
+	}
 	const value = to(says.value);
 	const u =
 		says.expandedU === null

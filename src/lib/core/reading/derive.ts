@@ -13,6 +13,7 @@ import { relativeUOf, type Deviation } from './deviation.ts';
 import { throughDilution } from './diluted-outcome.ts';
 import type { Derivation, Outcome } from './outcome.ts';
 import type { RawReading } from './raw-reading.ts';
+import { sound } from './sound.ts';
 import type { TitrationSample } from './titration-budget.ts';
 import { widenedOutcome } from './widened-outcome.ts';
 
@@ -78,14 +79,21 @@ export function derive(
 	reading: RawReading,
 	corrections: Corrections = NONE
 ): Result<Derivation> {
+	// What is taken off was not thinned with the sample, so the difference of the two does not scale.
+	if (reading.dilution && method.kind === 'difference') {
+		return fail('cannot-be-diluted', 'dilution', { what: 'A difference' });
+	}
 	const plain = measured(method, reading);
-	if (!plain.ok || (!reading.dilution && corrections === NONE)) return plain;
+	if (!plain.ok) return plain;
 	const outcomes: Outcome[] = [];
 	for (const outcome of plain.value.outcomes) {
 		const correction = corrections[outcome.result.parameter];
 		const own = correction ? correctedOutcome(outcome, correction) : outcome;
 		const back = throughDilution(own, reading.dilution, method.sampleRelativeTolerance);
 		if (!back.ok) return back;
+		// Whatever the form: what nothing can be reckoned with is no result.
+		const reckoned = sound(back.value.result);
+		if (!reckoned.ok) return reckoned;
 		outcomes.push(back.value);
 	}
 	const [first, ...rest] = outcomes;

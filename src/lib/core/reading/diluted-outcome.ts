@@ -1,13 +1,14 @@
 import { diluted } from '../method/index.ts';
-import { ok, type Result } from '../result/index.ts';
+import { PARAMETERS, POSSIBLE, POSSIBLE_IN_WATER, type ParameterId } from '../quantity/index.ts';
+import { fail, ok, type Result } from '../result/index.ts';
 import type { MeasurementModel, UncertaintyComponent } from '../uncertainty/index.ts';
 import { faultOnScale } from './check-number.ts';
 import type { ArithmeticLine, Outcome } from './outcome.ts';
 import type { Dilution } from './raw-reading.ts';
-import type { TestResult } from './test-result.ts';
+import { boundsOf, type TestResult } from './test-result.ts';
 
-/** Thinner than this and the drop that clings to the syringe decides. */
-export const MOST_DILUTED = 100;
+/** They do not become less by as much as the sample is thinned: a buffer, a temperature, a density. */
+const UNDILUTABLE: ReadonlySet<ParameterId> = new Set<ParameterId>(['ph', 'temperature', 'salinity']);
 
 /** A result of a thinned sample, brought back to the sample as it was; steps, bounds and uncertainty scale with it. */
 class DilutedOutcome implements Outcome {
@@ -68,15 +69,27 @@ export function throughDilution(
 	relativeTolerance: number
 ): Result<Outcome> {
 	if (!dilution) return ok(measured);
+	const { parameter } = measured.result;
+	if (UNDILUTABLE.has(parameter)) {
+		return fail('cannot-be-diluted', 'dilution', { what: PARAMETERS[parameter].name });
+	}
 	const volume = { least: 0, most: 1000, unit: 'mL' };
 	const fault =
 		faultOnScale(dilution.sampleMl, 'dilution.sampleMl', { ...volume, least: 0.05 }) ??
 		faultOnScale(dilution.diluentMl, 'dilution.diluentMl', volume) ??
-		faultOnScale(dilution.diluentHolds, 'dilution.diluentHolds', { least: 0, most: 1e5, unit: '' }) ??
-		faultOnScale(factorOf(dilution), 'dilution', { least: 1, most: MOST_DILUTED, unit: '' });
+		faultOnScale(factorOf(dilution), 'dilution', POSSIBLE.dilutedParts);
 	if (fault) return { ok: false, fault };
 	const D = factorOf(dilution);
 	const { diluentHolds } = dilution;
+	const most = POSSIBLE_IN_WATER[parameter].most;
+	const holds = faultOnScale(diluentHolds, 'dilution.diluentHolds', { least: 0, most, unit: '' });
+	if (holds) return { ok: false, fault: holds };
+	// What the water for thinning brings along is part of what the thinned sample shows, never more.
+	const { result: shown } = measured;
+	const upper = shown.kind === 'bound' ? shown.limit : (boundsOf(shown).upper ?? Infinity);
+	if (D > 1 && diluentHolds > 0 && D * upper <= (D - 1) * diluentHolds) {
+		return fail('diluent-holds-more', 'dilution.diluentHolds');
+	}
 	const back = (x: number) => Math.max(0, D * x - (D - 1) * diluentHolds);
 	const relativeU = (Math.SQRT2 * (D - 1) * relativeTolerance) / (D * Math.sqrt(3));
 	const { result } = measured;

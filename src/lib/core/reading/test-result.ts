@@ -1,4 +1,4 @@
-import { PARAMETERS, type ParameterId, type UnitId } from '../quantity/index.ts';
+import { POSSIBLE_IN_WATER, type ParameterId, type UnitId } from '../quantity/index.ts';
 import { COVERAGE } from '../uncertainty/index.ts';
 
 interface Measured {
@@ -44,7 +44,7 @@ export function standardUncertaintyOf(result: {
 
 /** The 95 % interval (k = 2) of a value, the ends of an interval, the one end of a bound; nothing holds less than 0. */
 export function boundsOf(result: TestResult): { readonly lower: number; readonly upper: number | null } {
-	const least = Math.min(0, PARAMETERS[result.parameter].conceivable[0]);
+	const least = Math.min(0, POSSIBLE_IN_WATER[result.parameter].least);
 	switch (result.kind) {
 		case 'value': {
 			const half = COVERAGE * standardUncertaintyOf(result);

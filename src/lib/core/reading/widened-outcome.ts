@@ -1,4 +1,4 @@
-import { PARAMETERS } from '../quantity/index.ts';
+import { POSSIBLE_IN_WATER } from '../quantity/index.ts';
 import { splitByRepeat, type MeasurementModel, type UncertaintyComponent } from '../uncertainty/index.ts';
 import type { ArithmeticLine, Outcome } from './outcome.ts';
 import type { TestResult } from './test-result.ts';
@@ -53,7 +53,7 @@ const widenedComponents = (read: Outcome, relativeU: number): UncertaintyCompone
 export function widenedOutcome(read: Outcome, relativeU: number): Outcome {
 	if (!(relativeU > 0)) return read;
 	const { result } = read;
-	const least = Math.min(0, PARAMETERS[result.parameter].conceivable[0]);
+	const least = Math.min(0, POSSIBLE_IN_WATER[result.parameter].least);
 	const half = HALF_WIDTH * relativeU;
 	if (result.kind === 'bound') {
 		const limit =

@@ -1,6 +1,6 @@
 import type { ConcentrationInput } from '../balance/index.ts';
 import { median } from '../numeric/index.ts';
-import { PARAMETERS, type ParameterId } from '../quantity/index.ts';
+import { PARAMETERS, POSSIBLE_IN_WATER, type ParameterId } from '../quantity/index.ts';
 import { boundsOf, pointOf, type TestResult } from '../reading/index.ts';
 import { daysBetween, type Instant } from '../time/index.ts';
 import type { History, Observation } from './estimate.ts';
@@ -80,11 +80,11 @@ function measurementOf(observation: Observation, day: number, kitU: number): His
 	}
 	const { lower, upper } = boundsOf(result);
 	// Nothing lies below nothing; an interval that begins there is open downwards for the noise's sake.
-	const open = lower <= PARAMETERS[result.parameter].conceivable[0];
+	const open = lower <= POSSIBLE_IN_WATER[result.parameter].least;
 	return {
 		kind: 'interval',
 		day,
-		lower: open ? PARAMETERS[result.parameter].conceivable[0] : lower,
+		lower: open ? POSSIBLE_IN_WATER[result.parameter].least : lower,
 		upper: upper ?? Infinity,
 		u: Math.hypot(measurementNoise(result), momentSd),
 		...own

@@ -1,4 +1,4 @@
-import { PARAMETERS, type ParameterId } from '../quantity/index.ts';
+import { POSSIBLE_IN_WATER, type ParameterId } from '../quantity/index.ts';
 import { daysBetween, type Instant } from '../time/index.ts';
 import { commonUOfKits } from './history-items.ts';
 import type { Coupling, LinearItem, LinearModel, Sight } from './linear-gaussian/index.ts';
@@ -209,5 +209,5 @@ export function layOut(group: readonly Treated[], sumFrom: Instant): Layout {
 
 /** The least that a parameter can be. */
 export function leastOf(parameter: ParameterId): number {
-	return PARAMETERS[parameter].conceivable[0];
+	return POSSIBLE_IN_WATER[parameter].least;
 }

@@ -1,5 +1,6 @@
 import { invertPositiveDefinite, median, truncatedNormal } from '../numeric/index.ts';
 import { PARAMETERS, type ParameterId } from '../quantity/index.ts';
+import { unsoundness, type Unsound } from '../reading/index.ts';
 import { addDays, daysBetween, type Instant } from '../time/index.ts';
 import type { Estimate, History, Prediction, RatePerDay } from './estimate.ts';
 import type { HistoryItem } from './history-items.ts';
@@ -36,6 +37,16 @@ export interface WaterEstimate {
 	readonly of: (parameter: ParameterId) => Estimate | null;
 	/** Null unless alkalinity and calcium are estimated together. */
 	readonly departure: Departure | null;
+	/** What it could not use, and why; an estimate is made of the rest. */
+	readonly leftOut: readonly LeftOut[];
+}
+
+/** A reading that could not be reckoned with, or a parameter whose line could not be drawn. */
+export interface LeftOut {
+	/** Of the reading; null where all of a parameter's readings together have no line. */
+	readonly id: string | null;
+	readonly parameter: ParameterId;
+	readonly why: Unsound | 'no-line';
 }
 
 interface Run {
@@ -184,8 +195,26 @@ function departureOf(run: Run, now: Instant): Departure | null {
 	return { perDay: { value: mean, u }, z: mean / u };
 }
 
+/** A history of what can be reckoned with; the rest is named. */
+function withoutUnsound(history: History, leftOut: LeftOut[]): History {
+	const observations = history.observations.filter(({ id, result }) => {
+		const why = unsoundness(result);
+		if (why) leftOut.push({ id, parameter: history.parameter, why });
+		return why === null;
+	});
+	return observations.length === history.observations.length ? history : { ...history, observations };
+}
+
+/** @throws {RangeError} where an estimate has no finite number to tell for now */
+function tellable(estimate: Estimate, now: Instant): void {
+	const { value, uRandom, uCommon } = estimate.at(now);
+	const rates = [estimate.netChangePerDay, estimate.consumptionPerDay].flatMap((r) => [r.value, r.u]);
+	if (![value, uRandom, uCommon, ...rates].every(Number.isFinite)) throw new RangeError('no number is told');
+}
+
 /**
- * Estimates a water's parameters from all that was read and done. Alkalinity, calcium and magnesium are bound by the
+ * Estimates a water's parameters from all that was read and done. What cannot be used is left out and named, never
+ * thrown at whoever asks. Alkalinity, calcium and magnesium are bound by the
  * stoichiometry of calcification once each is read often enough; major ions follow the salinity where that is tested.
  *
  * @param sumFrom begin of the days over which consumption is told; the last fortnight unless given
@@ -196,23 +225,45 @@ export function estimateWater(
 	sumFrom: Instant = addDays(now, -CONSUMPTION_DAYS)
 ): WaterEstimate {
 	const estimates = new Map<ParameterId, Estimate>();
-	const add = (group: readonly Treated[]): Run => {
-		const done = run(layOut(group, sumFrom));
-		for (const member of done.layout.members) {
-			estimates.set(member.treated.prepared.parameter, new MemberEstimate(done, member, now, sumFrom));
+	const leftOut: LeftOut[] = [];
+	/** One parameter that cannot be reckoned leaves the others theirs. */
+	const attempt = <T>(parameters: readonly ParameterId[], work: () => T): T | null => {
+		try {
+			return work();
+		} catch (error) {
+			if (!(error instanceof RangeError)) throw error;
+			leftOut.push(...parameters.map((parameter): LeftOut => ({ id: null, parameter, why: 'no-line' })));
+			return null;
 		}
-		return done;
 	};
-	const salted = histories.find((h) => h.parameter === 'salinity');
-	const salinityTreated = salted && treat(salted, now);
+	const usable = histories.map((history) => withoutUnsound(history, leftOut));
+	const parametersOf = (group: readonly Treated[]) => group.map((t) => t.prepared.parameter);
+	const tryRun = (group: readonly Treated[]) => {
+		const done = run(layOut(group, sumFrom));
+		const members = done.layout.members.map(
+			(member) => [member.treated.prepared.parameter, new MemberEstimate(done, member, now, sumFrom)] as const
+		);
+		// Asked once, so that what cannot be told is found here and not on a page.
+		for (const [, estimate] of members) tellable(estimate, now);
+		return { done, members };
+	};
+	const add = (group: readonly Treated[]): Run | null => {
+		const told = attempt(parametersOf(group), () => tryRun(group));
+		for (const [parameter, estimate] of told?.members ?? []) estimates.set(parameter, estimate);
+		return told?.done ?? null;
+	};
+	const salted = usable.find((h) => h.parameter === 'salinity');
+	const salinityTreated = salted && attempt(['salinity'], () => treat(salted, now));
 	if (salinityTreated) add([salinityTreated]);
 	const salinity = estimates.get('salinity') ?? null;
 
 	const treated = new Map<ParameterId, Treated>();
-	for (const history of histories) {
+	for (const history of usable) {
 		if (history.parameter === 'salinity') continue;
 		const followed = PARAMETERS[history.parameter].followsSalinity && salinity;
-		const one = treat(followed ? followSalinity(history, salinity) : history, now);
+		const one = attempt([history.parameter], () =>
+			treat(followed ? followSalinity(history, salinity) : history, now)
+		);
 		if (one) treated.set(history.parameter, one);
 	}
 	const bound = CALCIFYING.flatMap((p) => {
@@ -223,7 +274,7 @@ export function estimateWater(
 		bound.some((t) => t.prepared.parameter === 'alkalinity') &&
 		bound.some((t) => t.prepared.parameter === 'calcium');
 	const together = binds ? add(bound) : null;
-	for (const one of treated.values()) if (!(binds && bound.includes(one))) add([one]);
+	for (const one of treated.values()) if (!(together && bound.includes(one))) add([one]);
 	if (salinity) {
 		for (const [parameter, estimate] of estimates) {
 			if (PARAMETERS[parameter].followsSalinity) estimates.set(parameter, withSalinity(estimate, salinity));
@@ -231,7 +282,9 @@ export function estimateWater(
 	}
 	return {
 		of: (parameter) => estimates.get(parameter) ?? null,
-		departure: together && departureOf(together, now)
+		departure: together && departureOf(together, now),
+		// What has no line with others may still have one by itself.
+		leftOut: leftOut.filter((l) => l.id !== null || !estimates.has(l.parameter))
 	};
 }
 

@@ -62,6 +62,7 @@ function rowOf(value: TestResult) {
 
 export interface DatedResult {
 	readonly runId: string;
+	readonly readingId: string;
 	readonly at: Instant;
 	readonly methodCode: string;
 	readonly result: TestResult;
@@ -80,6 +81,7 @@ export async function resultsSince(
 		.select({
 			...resultColumns,
 			runId: testRun.id,
+			readingId: result.readingId,
 			at: sample.drawnAt,
 			siteMethodId: testRun.siteMethodId
 		})
@@ -90,9 +92,10 @@ export async function resultsSince(
 			and(eq(result.siteId, testRun.siteId), eq(result.runId, testRun.id), eq(result.current, 1))
 		)
 		.where(and(eq(sample.siteId, scope.siteId), eq(sample.waterId, waterId), gte(sample.drawnAt, since)))
-		.orderBy(sample.drawnAt);
+		.orderBy(sample.drawnAt, testRun.id);
 	return rows.map((row) => ({
 		runId: row.runId,
+		readingId: row.readingId,
 		at: row.at,
 		methodCode: codes.get(row.siteMethodId) ?? '',
 		result: resultOf(row)
@@ -129,8 +132,8 @@ export async function supersededSince(
 		scope,
 		rows.map((r) => r.readingId)
 	);
-	return rows.flatMap(({ readingId, ...row }) =>
-		(derived.get(readingId)?.results ?? []).map((result) => ({ ...row, result }))
+	return rows.flatMap((row) =>
+		(derived.get(row.readingId)?.results ?? []).map((result) => ({ ...row, result }))
 	);
 }
 

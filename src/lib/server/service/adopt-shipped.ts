@@ -1,21 +1,22 @@
 import { SHIPPED_METHODS } from '$lib/core/method';
-import { inTransaction, type Transaction } from '../repository/database.ts';
 import { adoptMethod, ensureMethodVersion, siteIds } from '../repository/method.ts';
-import type { Deps } from './deps.ts';
+import type { PooledDeps, Within } from './deps.ts';
+import { transact } from './once.ts';
 
 /** Takes the shipped methods in at one site, as they are now. */
-export async function adoptShippedAt(deps: Deps, tx: Transaction, siteId: string): Promise<void> {
-	const now = deps.clock.now();
+export async function adoptShippedAt(within: Within, siteId: string): Promise<void> {
+	const tx = within.db;
+	const now = within.clock.now();
 	for (const method of SHIPPED_METHODS) {
-		const row = { newId: deps.newId(), now, ownerSiteId: null };
+		const row = { newId: within.newId(), now, ownerSiteId: null };
 		const methodVersionId = await ensureMethodVersion(tx, method, row);
-		await adoptMethod(tx, { siteId, id: deps.newId(), methodVersionId, adoptedAt: now });
+		await adoptMethod(tx, { siteId, id: within.newId(), methodVersionId, adoptedAt: now });
 	}
 }
 
 /** After an update: every site takes in what it does not have yet. Older versions stay with their results. */
-export async function adoptShipped(deps: Deps): Promise<void> {
+export async function adoptShipped(deps: PooledDeps): Promise<void> {
 	for (const siteId of await siteIds(deps.db)) {
-		await inTransaction(deps.db, (tx) => adoptShippedAt(deps, tx, siteId));
+		await transact(deps, (_tx, within) => adoptShippedAt(within, siteId));
 	}
 }

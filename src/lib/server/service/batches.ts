@@ -5,10 +5,10 @@ import type { ParameterId } from '$lib/core/quantity';
 import { pointOf, standardUncertaintyOf, boundsOf } from '$lib/core/reading';
 import { addDays, type Instant } from '$lib/core/time';
 import { eventsSince } from '../repository/event.ts';
-import { resultsSince } from '../repository/result.ts';
 import type { SiteScope } from '../repository/scope.ts';
 import { waterAt, watersOf } from '../repository/water.ts';
 import type { Deps } from './deps.ts';
+import { soundResultsSince } from './sound-results.ts';
 
 const LOOK_BACK_DAYS = 730;
 const SALINITY_AIM = 35;
@@ -32,9 +32,9 @@ export async function readBatches(deps: Deps, scope: SiteScope): Promise<readonl
 	const batches: Batch[] = [];
 	for (const { id, name, kind } of await watersOf(deps.db, scope)) {
 		if (kind !== 'new-mix') continue;
-		const [events, results, water] = await Promise.all([
+		const [events, { results }, water] = await Promise.all([
 			eventsSince(deps.db, scope, id, since),
-			resultsSince(deps.db, scope, id, since),
+			soundResultsSince(deps, scope, id, since),
 			waterAt(deps.db, scope, id, now)
 		]);
 		const mixes = events.filter((e) => e.kind === 'new-mix');

@@ -11,7 +11,7 @@ import { isDuplicate } from '../repository/database.ts';
 import { addFeed, feedsOf, revokeFeed } from '../repository/judgement.ts';
 import { scopeOfFeed, type SiteScope } from '../repository/scope.ts';
 import { waterAt, watersOf } from '../repository/water.ts';
-import type { Deps } from './deps.ts';
+import type { Deps, PooledDeps } from './deps.ts';
 import { judgeWater, type JudgedWater } from './judge-water.ts';
 import { once } from './once.ts';
 import { runningPlans } from './read-plan.ts';
@@ -104,9 +104,16 @@ export async function siteCalendar(deps: Deps, scope: SiteScope): Promise<string
 	for (const { id, kind } of await watersOf(deps.db, scope)) {
 		const water = kind === 'tank' ? await waterAt(deps.db, scope, id, now) : null;
 		if (!water) continue;
-		const judged = await judgeWater(deps, scope, water);
-		const steps = await stepsAhead(deps, scope, judged);
-		waters.push({ id, name: water.name, due: judged.due, steps });
+		try {
+			const judged = await judgeWater(deps, scope, water);
+			const steps = await stepsAhead(deps, scope, judged);
+			waters.push({ id, name: water.name, due: judged.due, steps });
+		} catch (fault) {
+			if (!(fault instanceof RangeError || fault instanceof TypeError)) throw fault;
+			deps.report?.(fault, `water ${id}`);
+			const words = 'This water could not be judged, so its tests are missing here. Look at its log.';
+			waters.push({ id, name: water.name, due: [], steps: [{ day: civilDate(now, scope.timeZone), words }] });
+		}
 	}
 	return calendarText(waters, scope.timeZone, now, scope.siteName);
 }
@@ -119,7 +126,7 @@ export async function feedCalendar(deps: Deps, token: string): Promise<string | 
 
 /** Opens a private calendar address, whose token is told only here, or revokes one. */
 export async function changeFeed(
-	deps: Deps,
+	deps: PooledDeps,
 	scope: SiteScope,
 	command: ChangeFeed
 ): Promise<Result<{ readonly token: string | null }>> {

@@ -5,18 +5,18 @@ import type { SiteScope } from '../repository/scope.ts';
 import { setCurrentResults } from '../repository/result.ts';
 import { addSlipAnswer } from '../repository/slip.ts';
 import { addReading, readingById } from '../repository/test.ts';
-import type { Deps } from './deps.ts';
+import type { PooledDeps } from './deps.ts';
 import { newResults } from './new-results.ts';
 import { contentHash, once } from './once.ts';
 import { deriveByKit, partsOfRuns } from './run-kit.ts';
 
 /** Puts a new reading in the place of an old one. The old one stays, struck, with the reason; results follow. */
 export async function correctReading(
-	deps: Deps,
+	deps: PooledDeps,
 	scope: SiteScope,
 	command: CorrectReading
 ): Promise<Result<{ readonly readingId: string; readonly results: readonly TestResult[] }>> {
-	return once(deps, scope, 'correct-reading', command, async (tx) => {
+	return once(deps, scope, 'correct-reading', command, async (tx, within) => {
 		const old = await readingById(tx, scope, command.supersedes);
 		if (!old) return fail('unknown-item', 'supersedes');
 		if (old.replacedBecause !== null) return fail('already-corrected', 'supersedes');
@@ -27,7 +27,7 @@ export async function correctReading(
 		const readAt = old.standardId === null ? old.at : null;
 		const derived = deriveByKit(method, command.reading, parts, readAt, old.deviations);
 		if (!derived.ok) return derived;
-		const now = deps.clock.now();
+		const now = within.clock.now();
 		await addReading(tx, scope, {
 			id: command.id,
 			runId: old.runId,
@@ -39,7 +39,7 @@ export async function correctReading(
 		});
 		if (command.slip) {
 			await addSlipAnswer(tx, scope, {
-				id: deps.newId(),
+				id: within.newId(),
 				runId: old.runId,
 				kind: command.slip,
 				answer: 'that-is-it',
@@ -47,7 +47,7 @@ export async function correctReading(
 			});
 		}
 		const of = { id: old.runId, readingId: command.id };
-		await setCurrentResults(tx, scope, old.runId, newResults(deps, of, method, derived.value, siteMethodId));
+		await setCurrentResults(tx, scope, old.runId, newResults(within, of, method, derived.value, siteMethodId));
 		return ok({ readingId: command.id, results: derived.value.outcomes.map((o) => o.result) });
 	});
 }

@@ -4,7 +4,7 @@ import { fail, ok, type Result } from '$lib/core/result';
 import { addLimit, ownLimits } from '../repository/correction.ts';
 import type { SiteScope } from '../repository/scope.ts';
 import { waterAt, type Water } from '../repository/water.ts';
-import type { Deps } from './deps.ts';
+import type { Deps, PooledDeps } from './deps.ts';
 import { once } from './once.ts';
 
 export interface LimitSeen {
@@ -34,12 +34,12 @@ export async function readLimits(deps: Deps, scope: SiteScope, water: Water): Pr
 
 /** Sets what a day may change: downwards at once, upwards only with a reason. */
 export async function setLimit(
-	deps: Deps,
+	deps: PooledDeps,
 	scope: SiteScope,
 	command: SetLimit
 ): Promise<Result<{ readonly limitId: string }>> {
-	return once(deps, scope, 'set-limit', command, async (tx) => {
-		const now = deps.clock.now();
+	return once(deps, scope, 'set-limit', command, async (tx, within) => {
+		const now = within.clock.now();
 		const water = await waterAt(tx, scope, command.waterId, now);
 		if (!water) return fail('unknown-item', 'waterId');
 		const { parameter, direction, perDay, reason } = command;
@@ -50,7 +50,7 @@ export async function setLimit(
 			return fail('limit-above-most', 'perDay', { most: DAILY_LIMITS[parameter][direction].most });
 		}
 		if (fault === 'needs-reason') return fail('limit-needs-reason', 'reason');
-		if (fault === 'not-positive') return fail('invalid-field', 'perDay', { reason: 'must be > 0' });
+		if (fault === 'not-positive') return fail('invalid-field', 'perDay', { rule: 'above', limit: 0 });
 		await addLimit(tx, scope, {
 			id: command.id,
 			waterId: water.id,

@@ -5,7 +5,7 @@ import type { DatedNote, ItemNote } from '$lib/core/shelf';
 import { instant } from '$lib/core/time';
 import type { SiteScope } from '../repository/scope.ts';
 import { addShelfNote, checkById } from '../repository/shelf.ts';
-import type { Deps } from './deps.ts';
+import type { Deps, PooledDeps } from './deps.ts';
 import { moveResults, planMoves } from './item-moves.ts';
 import { once } from './once.ts';
 
@@ -40,20 +40,20 @@ export async function previewDecision(
 
 /** Accepts a check's finding, or takes it back, and derives again what it concerns. */
 export async function decideCheck(
-	deps: Deps,
+	deps: PooledDeps,
 	scope: SiteScope,
 	command: DecideCheck
 ): Promise<Result<{ readonly moved: number }>> {
-	return once(deps, scope, 'decide-check', command, async (tx) => {
+	return once(deps, scope, 'decide-check', command, async (tx, within) => {
 		const check = await checkById(tx, scope, command.checkId);
 		if (!check) return fail('unknown-item', 'checkId');
 		if (command.decision === 'accept' && !check.finding.correction) return fail('no-finding', 'checkId');
-		const now = deps.clock.now();
+		const now = within.clock.now();
 		const notes: ItemNote[] = [decided(check, command)];
 		if (command.retire) notes.push({ kind: 'retired' });
 		for (const { kind, ...details } of notes) {
 			await addShelfNote(tx, scope, {
-				id: deps.newId(),
+				id: within.newId(),
 				itemId: check.itemId,
 				kind,
 				details,
@@ -62,6 +62,6 @@ export async function decideCheck(
 				receivedAt: now
 			});
 		}
-		return ok({ moved: await moveResults(deps, tx, scope, check.itemId) });
+		return ok({ moved: await moveResults(within, scope, check.itemId) });
 	});
 }

@@ -2,12 +2,11 @@ import { isDeepStrictEqual } from 'node:util';
 import type { DeriveAgain, Move } from '$lib/contract/method';
 import type { TestResult } from '$lib/core/reading';
 import { fail, ok, type Result } from '$lib/core/result';
-import type { Reader } from '../repository/database.ts';
 import { versionsOf } from '../repository/method.ts';
 import type { SiteScope } from '../repository/scope.ts';
 import { setCurrentResults } from '../repository/result.ts';
 import { readingsByMethod, type LoggedReading } from '../repository/test.ts';
-import type { Deps } from './deps.ts';
+import type { Deps, PooledDeps } from './deps.ts';
 import { newResults } from './new-results.ts';
 import { once } from './once.ts';
 import { deriveByKit, partsOfRuns } from './run-kit.ts';
@@ -23,17 +22,17 @@ interface Planned {
 // A result read back need not have its fields in the order they were derived in.
 const same = (a: readonly TestResult[], b: readonly TestResult[]) => isDeepStrictEqual(a, b);
 
-async function plan(deps: Deps, db: Reader, scope: SiteScope, code: string): Promise<Planned | null> {
-	const versions = await versionsOf(db, scope, code);
+async function plan(deps: Deps, scope: SiteScope, code: string): Promise<Planned | null> {
+	const versions = await versionsOf(deps.db, scope, code);
 	const [newest, ...older] = versions;
 	if (!newest) return null;
 	const readings = await readingsByMethod(
-		db,
+		deps.db,
 		scope,
 		older.map((v) => v.siteMethodId)
 	);
 	const partsOf = await partsOfRuns(
-		db,
+		deps.db,
 		scope,
 		readings.map((r) => r.runId)
 	);
@@ -75,17 +74,17 @@ export async function previewDerivation(
 	scope: SiteScope,
 	code: string
 ): Promise<readonly Move[] | null> {
-	return (await plan(deps, deps.db, scope, code))?.moves ?? null;
+	return (await plan(deps, scope, code))?.moves ?? null;
 }
 
 /** Derives them again; old results stay, no longer current, and nothing raw changes. */
 export async function deriveAgain(
-	deps: Deps,
+	deps: PooledDeps,
 	scope: SiteScope,
 	command: DeriveAgain
 ): Promise<Result<{ readonly moved: number }>> {
-	return once(deps, scope, 'derive-again', command, async (tx) => {
-		const planned = await plan(deps, tx, scope, command.code);
+	return once(deps, scope, 'derive-again', command, async (tx, within) => {
+		const planned = await plan(within, scope, command.code);
 		if (!planned) return fail('unknown-item', 'code');
 		for (const { reading, results } of planned.rows) {
 			await setCurrentResults(tx, scope, reading.runId, results);

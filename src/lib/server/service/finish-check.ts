@@ -4,16 +4,16 @@ import { fail, ok, type Result } from '$lib/core/result';
 import type { SiteScope } from '../repository/scope.ts';
 import { addKitCheck, runsWithItem, shelfItemsByIds } from '../repository/shelf.ts';
 import { readingsOfRuns } from '../repository/test.ts';
-import type { Deps } from './deps.ts';
+import type { PooledDeps } from './deps.ts';
 import { once } from './once.ts';
 
 /** Turns readings of standards into a finding and keeps it; nothing is corrected by it yet. */
 export async function finishCheck(
-	deps: Deps,
+	deps: PooledDeps,
 	scope: SiteScope,
 	command: FinishCheck
 ): Promise<Result<{ readonly checkId: string; readonly finding: KitFinding }>> {
-	return once(deps, scope, 'finish-check', command, async (tx) => {
+	return once(deps, scope, 'finish-check', command, async (tx, within) => {
 		const { itemId, parameter } = command;
 		const runs = new Set(await runsWithItem(tx, scope, itemId, 'standards'));
 		if (command.runIds.some((id) => !runs.has(id))) return fail('unknown-item', 'runIds');
@@ -31,7 +31,7 @@ export async function finishCheck(
 		});
 		const found = kitFinding(parameter, tried);
 		if (!found.ok) return found;
-		const now = deps.clock.now();
+		const now = within.clock.now();
 		await addKitCheck(tx, scope, {
 			id: command.id,
 			itemId,

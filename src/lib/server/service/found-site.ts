@@ -1,9 +1,9 @@
 import type { ProfileId } from '$lib/core/judgement';
 import type { Instant } from '$lib/core/time';
-import { inTransaction } from '../repository/database.ts';
 import { addMembership, addPerson, addSite, addWater } from '../repository/founding.ts';
 import { adoptShippedAt } from './adopt-shipped.ts';
-import type { Deps } from './deps.ts';
+import type { PooledDeps } from './deps.ts';
+import { transact } from './once.ts';
 
 export interface Founding {
 	readonly name: string;
@@ -34,9 +34,9 @@ export interface Founded {
 }
 
 /** Makes a site with its people, its waters, and all shipped methods taken in. All of it, or nothing. */
-export async function foundSite(deps: Deps, founding: Founding): Promise<Founded> {
-	const { newId } = deps;
-	return inTransaction(deps.db, async (tx) => {
+export async function foundSite(deps: PooledDeps, founding: Founding): Promise<Founded> {
+	return transact(deps, async (tx, within) => {
+		const { newId } = within;
 		const siteId = newId();
 		const { createdAt } = founding;
 		await addSite(tx, { id: siteId, name: founding.name, timeZone: founding.timeZone, createdAt });
@@ -61,7 +61,7 @@ export async function foundSite(deps: Deps, founding: Founding): Promise<Founded
 			);
 			waterIds.push(id);
 		}
-		await adoptShippedAt(deps, tx, siteId);
+		await adoptShippedAt(within, siteId);
 		return { siteId, personIds, waterIds };
 	});
 }

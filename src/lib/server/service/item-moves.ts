@@ -9,7 +9,7 @@ import { setCurrentResults } from '../repository/result.ts';
 import { notesOf, runsWithItem } from '../repository/shelf.ts';
 import { readingsOfRuns, type LoggedReading } from '../repository/test.ts';
 import { targetsOf, type DatedBand } from '../repository/water.ts';
-import type { Deps } from './deps.ts';
+import type { Within } from './deps.ts';
 import { newResults } from './new-results.ts';
 import { deriveByKit, partsOfRuns, type KitDerivation } from './run-kit.ts';
 import { bandAt, plainBand } from './water-history.ts';
@@ -86,12 +86,17 @@ export async function planMoves(
 }
 
 /** Derives again whatever no longer fits; old results stay, no longer current, and nothing raw changes. */
-export async function moveResults(deps: Deps, tx: Reader, scope: SiteScope, itemId: string): Promise<number> {
-	const planned = await planMoves(tx, scope, itemId, null);
+export async function moveResults(within: Within, scope: SiteScope, itemId: string): Promise<number> {
+	const planned = await planMoves(within.db, scope, itemId, null);
 	for (const { reading, derivation } of planned) {
 		const of = { id: reading.runId, readingId: reading.readingId };
 		const { method, siteMethodId } = reading.derivedBy;
-		await setCurrentResults(tx, scope, reading.runId, newResults(deps, of, method, derivation, siteMethodId));
+		await setCurrentResults(
+			within.db,
+			scope,
+			reading.runId,
+			newResults(within, of, method, derivation, siteMethodId)
+		);
 	}
 	return planned.length;
 }

@@ -1,6 +1,7 @@
 import type { CycleToday, EstimateToday, OpenPanel, ParameterToday } from '$lib/contract/today';
 import type { JudgementSettings } from '$lib/contract/judgement';
 import { panelFor } from '$lib/contract/event';
+import type { LeftOut } from '$lib/contract/left-out';
 import {
 	afterCycle,
 	againstReference,
@@ -38,13 +39,14 @@ import { addDays, daysBetween, offsetMinutes, type Instant } from '$lib/core/tim
 import { daysUntilOutside, type Estimate, type WaterEstimate } from '$lib/core/trend';
 import { eventsSince, type StoredEvent } from '../repository/event.ts';
 import { adoptedMethods } from '../repository/method.ts';
-import { resultsSince, type DatedResult } from '../repository/result.ts';
+import type { DatedResult } from '../repository/result.ts';
 import type { SiteScope } from '../repository/scope.ts';
 import { shelfItems, type ShelfItem } from '../repository/shelf.ts';
 import { targetsOf, type DatedBand, type Water } from '../repository/water.ts';
 import { cadenceInput, mediumRuns, testsDue } from './cadence-input.ts';
 import type { Deps } from './deps.ts';
 import { judgementSettings } from './judgement-settings.ts';
+import { allLeftOut, soundResultsSince } from './sound-results.ts';
 import { bandAt, ESTIMATE_LOOK_BACK_DAYS, isLine, plainBand, waterEstimate } from './water-history.ts';
 
 /** A last reading is looked for this far back. */
@@ -81,6 +83,7 @@ export interface JudgedWater {
 	readonly panels: readonly OpenPanel[];
 	readonly due: readonly DueTest[];
 	readonly lastReadAt: Instant | null;
+	readonly leftOut: readonly LeftOut[];
 }
 
 function estimateToday(estimate: Estimate, band: DatedBand | null, now: Instant): EstimateToday {
@@ -315,8 +318,8 @@ function freeOf(water: Water, results: readonly DatedResult[], now: Instant): Fr
 export async function judgeWater(deps: Deps, scope: SiteScope, water: Water): Promise<JudgedWater> {
 	const now = deps.clock.now();
 	const since = addDays(now, -ESTIMATE_LOOK_BACK_DAYS);
-	const [results, events, targets, adopted, items, settings] = await Promise.all([
-		resultsSince(deps.db, scope, water.id, since),
+	const [read, events, targets, adopted, items, settings] = await Promise.all([
+		soundResultsSince(deps, scope, water.id, since),
 		eventsSince(deps.db, scope, water.id, since),
 		targetsOf(deps.db, scope, water.id),
 		adoptedMethods(deps.db, scope),
@@ -324,6 +327,7 @@ export async function judgeWater(deps: Deps, scope: SiteScope, water: Water): Pr
 		judgementSettings(deps.db, scope, water.id)
 	]);
 	const methods = adopted.map((m) => m.method);
+	const { results } = read;
 	const estimates = waterEstimate(results, events, water.netVolumeL, now);
 	const { timeZone } = scope;
 	const base = { water, now, timeZone, settings, results, events, targets, methods, items, estimates };
@@ -352,6 +356,7 @@ export async function judgeWater(deps: Deps, scope: SiteScope, water: Water): Pr
 		free: freeOf(water, results, now),
 		panels: openPanels(events, results, new Set(cadence.usual), now),
 		due: testsDue(water, cadence),
-		lastReadAt
+		lastReadAt,
+		leftOut: allLeftOut(read, estimates)
 	};
 }

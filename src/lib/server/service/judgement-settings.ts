@@ -20,7 +20,7 @@ import {
 } from '../repository/judgement.ts';
 import type { SiteScope } from '../repository/scope.ts';
 import { addTarget, targetsOf, waterAt } from '../repository/water.ts';
-import type { Deps } from './deps.ts';
+import type { Deps, PooledDeps } from './deps.ts';
 import { once } from './once.ts';
 import { bandFault } from './set-target.ts';
 
@@ -34,12 +34,12 @@ export async function judgementSettings(
 }
 
 export async function saveSettings(
-	deps: Deps,
+	deps: PooledDeps,
 	scope: SiteScope,
 	command: SaveSettings
 ): Promise<Result<{ readonly settingsId: string }>> {
-	return once(deps, scope, 'save-judgement', command, async (tx) => {
-		const now = deps.clock.now();
+	return once(deps, scope, 'save-judgement', command, async (tx, within) => {
+		const now = within.clock.now();
 		if (!(await waterAt(tx, scope, command.waterId, now))) return fail('unknown-item', 'waterId');
 		await addSettings(tx, scope, { ...command, receivedAt: now });
 		return ok({ settingsId: command.id });
@@ -48,18 +48,18 @@ export async function saveSettings(
 
 /** Keeps bands under a name of the keeper's own; a name that is there gets new bands. */
 export async function saveProfile(
-	deps: Deps,
+	deps: PooledDeps,
 	scope: SiteScope,
 	command: SaveProfile
 ): Promise<Result<{ readonly profileId: string }>> {
-	return once(deps, scope, 'save-profile', command, async (tx) => {
+	return once(deps, scope, 'save-profile', command, async (tx, within) => {
 		for (const { parameter, ...band } of command.bands) {
 			const fault = bandFault(parameter, band);
 			if (fault) return fail(fault.code, `${parameter}.${fault.field}`, fault.details);
 		}
 		const { id, source, bands } = command;
 		const name = command.name.trim();
-		await addOwnProfile(tx, scope, { id, name, source, bands, receivedAt: deps.clock.now() });
+		await addOwnProfile(tx, scope, { id, name, source, bands, receivedAt: within.clock.now() });
 		return ok({ profileId: id });
 	});
 }
@@ -97,12 +97,12 @@ async function bandsOfProfile(
  * shipped profile does not judge lose their band; one of the keeper's own leaves them as they were.
  */
 export async function takeProfile(
-	deps: Deps,
+	deps: PooledDeps,
 	scope: SiteScope,
 	command: TakeProfile
 ): Promise<Result<{ readonly parameters: number }>> {
-	return once(deps, scope, 'take-profile', command, async (tx) => {
-		const now = deps.clock.now();
+	return once(deps, scope, 'take-profile', command, async (tx, within) => {
+		const now = within.clock.now();
 		const water = await waterAt(tx, scope, command.waterId, now);
 		if (!water) return fail('unknown-item', 'waterId');
 		const taken = await bandsOfProfile(tx, scope, command, water.startedAt, now);
@@ -110,10 +110,10 @@ export async function takeProfile(
 		const fromAt = instant(command.fromAt);
 		const row = { waterId: water.id, fromAt, receivedAt: now };
 		if (command.profile.kind === 'shipped') {
-			await addWaterProfile(tx, scope, { ...row, id: deps.newId(), profile: command.profile.id });
+			await addWaterProfile(tx, scope, { ...row, id: within.newId(), profile: command.profile.id });
 		}
 		const set = async (parameter: ParameterId, band: Band, source: string) =>
-			addTarget(tx, scope, { ...row, id: deps.newId(), parameter, ...band, source });
+			addTarget(tx, scope, { ...row, id: within.newId(), parameter, ...band, source });
 		for (const [parameter, band] of taken.bands) await set(parameter, band, taken.source);
 		if (command.profile.kind === 'shipped') {
 			const judged = new Set(taken.bands.map(([p]) => p));

@@ -103,7 +103,7 @@ describe('what a water asks for', () => {
 				free: null,
 				panels: [],
 				cycle: null,
-				estimates: { of: () => null, departure: null },
+				estimates: { of: () => null, departure: null, leftOut: [] },
 				...change
 			},
 			[],

@@ -6,7 +6,7 @@ import type { SiteScope } from '../repository/scope.ts';
 import { shelfItemsByIds } from '../repository/shelf.ts';
 import { readingsOfRuns } from '../repository/test.ts';
 import { plainPicture } from '../photograph/plain-picture.ts';
-import type { Deps } from './deps.ts';
+import type { Deps, PooledDeps } from './deps.ts';
 import { once } from './once.ts';
 
 export interface NewPhotograph {
@@ -17,7 +17,7 @@ export interface NewPhotograph {
 
 /** Keeps a photograph beside a run or a thing on the shelf; it never changes what was read. */
 export async function keepPhotograph(
-	deps: Deps,
+	deps: PooledDeps,
 	scope: SiteScope,
 	{ id, of, bytes }: NewPhotograph
 ): Promise<Result<{ readonly photographId: string }>> {
@@ -27,7 +27,7 @@ export async function keepPhotograph(
 	const plain = plainPicture(bytes);
 	if (!plain) return fail('not-a-photograph', 'photograph');
 	const sha256 = createHash('sha256').update(plain.bytes).digest('hex');
-	return once(deps, scope, 'keep-photograph', { id, of, sha256 }, async (tx) => {
+	return once(deps, scope, 'keep-photograph', { id, of, sha256 }, async (tx, within) => {
 		const found =
 			'runId' in of
 				? await readingsOfRuns(tx, scope, [of.runId])
@@ -42,7 +42,7 @@ export async function keepPhotograph(
 			sha256,
 			mediaType: plain.type,
 			content: Buffer.from(plain.bytes),
-			receivedAt: deps.clock.now()
+			receivedAt: within.clock.now()
 		});
 		return ok({ photographId: id });
 	});

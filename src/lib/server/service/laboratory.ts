@@ -6,7 +6,7 @@ import { pointOf } from '$lib/core/reading';
 import { fail, ok, type Result } from '$lib/core/result';
 import { addDays, daysBetween, instant, type Instant } from '$lib/core/time';
 import { SIMULATED_LABORATORY } from '../laboratory/simulated.ts';
-import { inTransaction, isDuplicate } from '../repository/database.ts';
+import { isDuplicate } from '../repository/database.ts';
 import { eventsSince } from '../repository/event.ts';
 import {
 	addAnswer,
@@ -15,12 +15,12 @@ import {
 	waitingBottles,
 	type SentBottle
 } from '../repository/laboratory.ts';
-import { resultsSince } from '../repository/result.ts';
 import type { SiteScope } from '../repository/scope.ts';
 import { waterAt, type Water } from '../repository/water.ts';
-import type { Deps } from './deps.ts';
+import type { Deps, PooledDeps } from './deps.ts';
 import { isFuture } from './future.ts';
-import { once } from './once.ts';
+import { once, transact } from './once.ts';
+import { soundResultsSince } from './sound-results.ts';
 import { keepRun } from './save-test-run.ts';
 import { ESTIMATE_LOOK_BACK_DAYS, isLine, waterEstimate } from './water-history.ts';
 
@@ -67,12 +67,12 @@ function statedRun(
 
 /** Sends a bottle to the laboratory. */
 export async function sendSample(
-	deps: Deps,
+	deps: PooledDeps,
 	scope: SiteScope,
 	command: SendSample
 ): Promise<Result<{ readonly expectedAt: number }>> {
-	return once(deps, scope, 'send-sample', command, async (tx) => {
-		const now = deps.clock.now();
+	return once(deps, scope, 'send-sample', command, async (tx, within) => {
+		const now = within.clock.now();
 		if (isFuture(command.drawnAt, now)) return fail('in-the-future', 'drawnAt');
 		if (!(await waterAt(tx, scope, command.waterId, now))) return fail('unknown-item', 'waterId');
 		const bottle = { ...command, drawnAt: instant(command.drawnAt), sentAt: now };
@@ -89,8 +89,8 @@ async function holdsOf(
 	bottle: SentBottle
 ): Promise<Partial<Record<ParameterId, number>>> {
 	const since = addDays(bottle.drawnAt, -ESTIMATE_LOOK_BACK_DAYS);
-	const [results, events] = await Promise.all([
-		resultsSince(deps.db, scope, water.id, since),
+	const [{ results }, events] = await Promise.all([
+		soundResultsSince(deps, scope, water.id, since),
 		eventsSince(deps.db, scope, water.id, since)
 	]);
 	const { of } = waterEstimate(results, events, water.netVolumeL, deps.clock.now());
@@ -112,7 +112,7 @@ async function holdsOf(
 }
 
 /** Takes in what the laboratory has answered since it was last asked: each bottle once. */
-export async function collectAnswers(deps: Deps, scope: SiteScope): Promise<number> {
+export async function collectAnswers(deps: PooledDeps, scope: SiteScope): Promise<number> {
 	const now = deps.clock.now();
 	const ready = (await waitingBottles(deps.db, scope)).filter((b) => answerAt(b) <= now);
 	let collected = 0;
@@ -121,12 +121,12 @@ export async function collectAnswers(deps: Deps, scope: SiteScope): Promise<numb
 		if (!water) continue;
 		const lines = SIMULATED_LABORATORY.report(bottle, await holdsOf(deps, scope, water, bottle));
 		try {
-			await inTransaction(deps.db, async (tx) => {
+			await transact(deps, async (tx, within) => {
 				// First, so that two who ask at once cannot both take it in.
 				await addAnswer(tx, scope, { sampleId: bottle.id, answeredAt: now });
-				const sampleId = deps.newId();
+				const sampleId = within.newId();
 				for (const { parameter, value, expandedU } of lines) {
-					const run = statedRun(deps, water.id, {
+					const run = statedRun(within, water.id, {
 						parameter,
 						unit: PARAMETERS[parameter].canonicalUnit,
 						says: { kind: 'value', value, expandedU, k: 2 },
@@ -136,7 +136,7 @@ export async function collectAnswers(deps: Deps, scope: SiteScope): Promise<numb
 						sampleId,
 						note: bottle.note
 					});
-					const kept = await keepRun(tx, deps, scope, run);
+					const kept = await keepRun(within, scope, run);
 					if (!kept.ok) throw new Error(`the laboratory's own answer was refused: ${kept.fault.code}`);
 				}
 			});
@@ -150,7 +150,7 @@ export async function collectAnswers(deps: Deps, scope: SiteScope): Promise<numb
 
 /** Bottles of a water, with when their answer came or is expected. */
 export async function readSent(
-	deps: Deps,
+	deps: PooledDeps,
 	scope: SiteScope,
 	waterId: string
 ): Promise<readonly SentSample[]> {
@@ -167,18 +167,18 @@ export async function readSent(
 
 /** Keeps a whole report, row by row: all of it, or nothing. Rows of one time are of one sample. */
 export async function saveReport(
-	deps: Deps,
+	deps: PooledDeps,
 	scope: SiteScope,
 	command: SaveReport
 ): Promise<Result<{ readonly kept: number }>> {
-	return once(deps, scope, 'save-report', command, async (tx) => {
+	return once(deps, scope, 'save-report', command, async (tx, within) => {
 		const samples = new Map<number, string>();
 		for (const [i, row] of command.rows.entries()) {
 			const unit = PARAMETERS[row.parameter].units.find((u) => u === row.unit);
 			if (!unit) return fail('unit-unknown', `rows.${i}.unit`);
-			const sampleId = samples.get(row.drawnAt) ?? deps.newId();
+			const sampleId = samples.get(row.drawnAt) ?? within.newId();
 			samples.set(row.drawnAt, sampleId);
-			const run = statedRun(deps, command.waterId, {
+			const run = statedRun(within, command.waterId, {
 				parameter: row.parameter,
 				unit,
 				says:
@@ -191,7 +191,7 @@ export async function saveReport(
 				sampleId,
 				note: ''
 			});
-			const kept = await keepRun(tx, deps, scope, run);
+			const kept = await keepRun(within, scope, run);
 			if (!kept.ok) {
 				return fail(kept.fault.code, `rows.${i}.${kept.fault.field ?? ''}`, kept.fault.details);
 			}

@@ -4,7 +4,7 @@ import { fail, ok, type Result } from '$lib/core/result';
 import { instant } from '$lib/core/time';
 import type { SiteScope } from '../repository/scope.ts';
 import { addShelfNote, shelfItemsByIds } from '../repository/shelf.ts';
-import type { Deps } from './deps.ts';
+import type { PooledDeps } from './deps.ts';
 import { isFuture } from './future.ts';
 import { once } from './once.ts';
 
@@ -28,12 +28,12 @@ function meaningOf(command: NoteItem): Readonly<Record<string, unknown>> {
 
 /** Notes something of a thing; what was read with it is derived again only when that is asked for. */
 export async function noteItem(
-	deps: Deps,
+	deps: PooledDeps,
 	scope: SiteScope,
 	command: NoteItem
 ): Promise<Result<{ readonly noteId: string }>> {
-	return once(deps, scope, 'note-item', command, async (tx) => {
-		if (isFuture(command.happenedAt, deps.clock.now())) return fail('in-the-future', 'happenedAt');
+	return once(deps, scope, 'note-item', command, async (tx, within) => {
+		if (isFuture(command.happenedAt, within.clock.now())) return fail('in-the-future', 'happenedAt');
 		const [item] = await shelfItemsByIds(tx, scope, [command.itemId]);
 		if (!item) return fail('unknown-item', 'itemId');
 		const { details } = command;
@@ -47,7 +47,7 @@ export async function noteItem(
 			details: meaningOf(command),
 			note: command.note,
 			happenedAt: instant(command.happenedAt),
-			receivedAt: deps.clock.now()
+			receivedAt: within.clock.now()
 		});
 		return ok({ noteId: command.id });
 	});

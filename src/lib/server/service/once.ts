@@ -3,7 +3,7 @@ import { fail, ok, type Result } from '$lib/core/result';
 import { inTransaction, isDuplicate, type Transaction } from '../repository/database.ts';
 import { addReceipt, receiptOf } from '../repository/receipt.ts';
 import type { SiteScope } from '../repository/scope.ts';
-import type { Deps } from './deps.ts';
+import type { PooledDeps, Within } from './deps.ts';
 
 /** JSON with its keys in order, so that the same content always gives the same text. */
 function canonical(value: unknown): string {
@@ -21,6 +21,14 @@ export function contentHash(content: unknown): string {
 	return createHash('sha256').update(canonical(content)).digest('hex');
 }
 
+/** Runs work in a transaction, with all that it may stand on there. */
+export function transact<A>(
+	deps: PooledDeps,
+	work: (tx: Transaction, within: Within) => Promise<A>
+): Promise<A> {
+	return inTransaction(deps.db, (tx) => work(tx, { ...deps, db: tx }));
+}
+
 /** A fault that must undo what the transaction did so far. */
 class Undone extends Error {
 	readonly outcome: Result<never>;
@@ -35,11 +43,11 @@ class Undone extends Error {
  * content under the same id is refused, and so is an id that another thing has. A fault undoes everything.
  */
 export async function once<C extends { readonly id: string }, A>(
-	deps: Deps,
+	deps: PooledDeps,
 	scope: SiteScope,
 	command: string,
 	content: C,
-	act: (tx: Transaction) => Promise<Result<A>>
+	act: (tx: Transaction, within: Within) => Promise<Result<A>>
 ): Promise<Result<A>> {
 	const hash = contentHash(content);
 	const stored = async () => {
@@ -52,15 +60,15 @@ export async function once<C extends { readonly id: string }, A>(
 	const before = await stored();
 	if (before) return before;
 	try {
-		return await inTransaction(deps.db, async (tx) => {
-			const outcome = await act(tx);
+		return await transact(deps, async (tx, within) => {
+			const outcome = await act(tx, within);
 			if (!outcome.ok) throw new Undone(outcome);
 			await addReceipt(tx, scope, {
 				id: content.id,
 				command,
 				contentHash: hash,
 				answer: outcome.value,
-				receivedAt: deps.clock.now()
+				receivedAt: within.clock.now()
 			});
 			return outcome;
 		});

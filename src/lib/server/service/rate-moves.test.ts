@@ -25,6 +25,7 @@ const event = (kind: StoredEvent['kind'], at: number, note = ''): StoredEvent =>
 });
 const read = (at: number, methodCode: string): DatedResult => ({
 	runId: `${at}`,
+	readingId: `${at}`,
 	at: day(at),
 	methodCode,
 	result: { kind: 'value', parameter: 'alkalinity', unit: 'dkh', value: 8, uRandom: 0.2, uCommon: 0.1 }
@@ -43,7 +44,7 @@ function water(estimate: Partial<Estimate>): WaterEstimate {
 		at: () => ({ value: 8, uRandom: 0.1, uCommon: 0.1 }),
 		...estimate
 	};
-	return { of: (p) => (p === 'alkalinity' ? whole : null), departure: null };
+	return { of: (p) => (p === 'alkalinity' ? whole : null), departure: null, leftOut: [] };
 }
 const step = {
 	at: day(-12),

@@ -104,6 +104,7 @@ export async function readAdjust(deps: Deps, scope: SiteScope, water: Water): Pr
 		};
 	});
 	return {
+		leftOut: judged.leftOut,
 		repairs,
 		neglected: isNeglected(standings, judged.stage) ? NEGLECTED_ORDER : null,
 		plans,

@@ -8,7 +8,7 @@ import { addDays } from '$lib/core/time';
 import { eventsSince } from '../repository/event.ts';
 import { adoptedMethods } from '../repository/method.ts';
 import type { SiteScope } from '../repository/scope.ts';
-import { resultsSince, type DatedResult } from '../repository/result.ts';
+import type { DatedResult } from '../repository/result.ts';
 import { shelfItems } from '../repository/shelf.ts';
 import { slipCounts } from '../repository/slip.ts';
 import { lastUseOf, practisedBy } from '../repository/test.ts';
@@ -17,6 +17,7 @@ import type { Deps } from './deps.ts';
 import { benchShelf } from './bench-shelf.ts';
 import { cadenceInput, testsDue } from './cadence-input.ts';
 import { judgementSettings } from './judgement-settings.ts';
+import { allLeftOut, soundResultsSince } from './sound-results.ts';
 import { readSessions } from './save-session.ts';
 import { bandAt, ESTIMATE_LOOK_BACK_DAYS, waterEstimate, plainBand } from './water-history.ts';
 
@@ -48,10 +49,10 @@ export async function readBench(
 	const now = deps.clock.now();
 	const since = addDays(now, -ESTIMATE_LOOK_BACK_DAYS);
 	const lately = addDays(now, -LOOK_BACK_DAYS);
-	const [methods, results, events, targets, lastUse, slips, shelf, practised, sessions, items, settings] =
+	const [methods, read, events, targets, lastUse, slips, shelf, practised, sessions, items, settings] =
 		await Promise.all([
 			adoptedMethods(deps.db, scope),
-			resultsSince(deps.db, scope, water.id, since),
+			soundResultsSince(deps, scope, water.id, since),
 			eventsSince(deps.db, scope, water.id, since),
 			targetsOf(deps.db, scope, water.id),
 			lastUseOf(deps.db, scope, water.id),
@@ -62,6 +63,7 @@ export async function readBench(
 			shelfItems(deps.db, scope),
 			judgementSettings(deps.db, scope, water.id)
 		]);
+	const { results } = read;
 	const estimates = waterEstimate(results, events, water.netVolumeL, now);
 	const { of: estimateOf } = estimates;
 	const contextOf = (parameter: ParameterId): BenchContext => {
@@ -97,6 +99,7 @@ export async function readBench(
 	});
 	return {
 		waterName: water.name,
+		leftOut: allLeftOut(read, estimates),
 		due: testsDue(water, cadence),
 		cadence,
 		sessions,

@@ -24,9 +24,9 @@ import { PARAMETER_IDS, type ParameterId } from '$lib/core/quantity';
 import { addDays } from '$lib/core/time';
 import { adoptedMethods } from '../repository/method.ts';
 import { comparableResults, type ComparableRow } from '../repository/comparable.ts';
-import { resultsSince } from '../repository/result.ts';
 import type { SiteScope } from '../repository/scope.ts';
 import { checksOf, shelfItems } from '../repository/shelf.ts';
+import { soundResultsSince } from './sound-results.ts';
 import { watersOf, type Water } from '../repository/water.ts';
 import type { Deps } from './deps.ts';
 import { kitParts } from './run-kit.ts';
@@ -207,9 +207,9 @@ export async function readComparison(
 ): Promise<ComparisonAnswer> {
 	const since = addDays(deps.clock.now(), -LOOK_BACK_DAYS);
 	const by = asked.by ?? 'kit';
-	const [methods, all, siblings] = await Promise.all([
+	const [methods, { results: all }, siblings] = await Promise.all([
 		adoptedMethods(deps.db, scope),
-		resultsSince(deps.db, scope, water.id, since),
+		soundResultsSince(deps, scope, water.id, since),
 		watersOf(deps.db, scope)
 	]);
 	const names = new Map(methods.map(({ method }) => [method.code, method.name]));

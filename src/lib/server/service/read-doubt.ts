@@ -1,11 +1,11 @@
 import type { DoubtfulReading } from '$lib/contract/doubt';
 import { addDays, type Instant } from '$lib/core/time';
 import { eventsSince } from '../repository/event.ts';
-import { resultsSince } from '../repository/result.ts';
 import type { SiteScope } from '../repository/scope.ts';
 import type { Water } from '../repository/water.ts';
 import type { Deps } from './deps.ts';
 import { findDoubts } from './find-doubts.ts';
+import { soundResultsSince } from './sound-results.ts';
 import { ESTIMATE_LOOK_BACK_DAYS, waterEstimate } from './water-history.ts';
 
 /** Whether one stored reading is in doubt, and what would explain it. */
@@ -17,8 +17,8 @@ export async function readDoubt(
 ): Promise<DoubtfulReading | null> {
 	const now = deps.clock.now();
 	const since = addDays(reading.at, -ESTIMATE_LOOK_BACK_DAYS);
-	const [results, events] = await Promise.all([
-		resultsSince(deps.db, scope, water.id, since),
+	const [{ results }, events] = await Promise.all([
+		soundResultsSince(deps, scope, water.id, since),
 		eventsSince(deps.db, scope, water.id, since)
 	]);
 	const estimate = waterEstimate(results, events, water.netVolumeL, now);

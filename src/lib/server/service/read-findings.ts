@@ -38,5 +38,5 @@ export async function readFindings(deps: Deps, scope: SiteScope, water: Water): 
 			running.set(finding.rule, episode);
 		}
 	}
-	return { now: judged.findings, past: past.reverse(), settings: judged.settings };
+	return { now: judged.findings, past: past.reverse(), settings: judged.settings, leftOut: judged.leftOut };
 }

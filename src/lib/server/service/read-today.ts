@@ -75,6 +75,7 @@ export async function readToday(deps: Deps, scope: SiteScope, water: Water): Pro
 		lastSession: lastSessionOf(judged),
 		rows,
 		untested,
+		leftOut: judged.leftOut,
 		plans: plans.filter((p) => p.state === 'running' || p.state === 'over')
 	};
 }

@@ -6,12 +6,13 @@ import { addDays, daysBetween, instant, type Instant } from '$lib/core/time';
 import type { Estimate } from '$lib/core/trend';
 import { eventsSince, type StoredEvent } from '../repository/event.ts';
 import { adoptedMethods } from '../repository/method.ts';
-import { resultsSince, supersededSince, type DatedResult } from '../repository/result.ts';
+import { supersededSince, type DatedResult } from '../repository/result.ts';
 import type { SiteScope } from '../repository/scope.ts';
 import { targetsOf, type Water } from '../repository/water.ts';
 import type { Deps } from './deps.ts';
 import { findDoubts } from './find-doubts.ts';
 import { rateMoves } from './rate-moves.ts';
+import { allLeftOut, soundResultsSince } from './sound-results.ts';
 import { bandAt, isLine, waterEstimate } from './water-history.ts';
 
 const FORECAST_DAYS = 14;
@@ -77,14 +78,15 @@ function columnsOf(all: readonly Drawn[], kits: readonly string[]): ReadingColum
 /** Everything that was ever read of a water, with the estimate through it and ahead. */
 export async function readTrends(deps: Deps, scope: SiteScope, water: Water): Promise<Trends> {
 	const now = deps.clock.now();
-	const [results, superseded, events, targets, methods] = await Promise.all([
-		resultsSince(deps.db, scope, water.id, water.startedAt),
+	const [read, superseded, events, targets, methods] = await Promise.all([
+		soundResultsSince(deps, scope, water.id, water.startedAt),
 		supersededSince(deps.db, scope, water.id, water.startedAt),
 		eventsSince(deps.db, scope, water.id, water.startedAt),
 		targetsOf(deps.db, scope, water.id),
 		adoptedMethods(deps.db, scope)
 	]);
 	const to = addDays(now, FORECAST_DAYS);
+	const { results } = read;
 	const estimates = waterEstimate(results, events, water.netVolumeL, now);
 	const named = new Map(methods.map(({ method }) => [method.code, method]));
 	const drawn = [
@@ -132,6 +134,7 @@ export async function readTrends(deps: Deps, scope: SiteScope, water: Water): Pr
 		moves: rateMoves(estimates, results, events, water.startedAt, now),
 		doubts: await findDoubts(deps, scope, estimates, addDays(now, -DOUBTS_DAYS)),
 		departure: estimates.departure,
+		leftOut: allLeftOut(read, estimates),
 		events: events.filter((e) => e.happenedAt >= water.startedAt)
 	};
 }

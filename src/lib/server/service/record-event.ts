@@ -4,18 +4,18 @@ import { instant } from '$lib/core/time';
 import { addEvent } from '../repository/event.ts';
 import type { SiteScope } from '../repository/scope.ts';
 import { waterAt } from '../repository/water.ts';
-import type { Deps } from './deps.ts';
+import type { PooledDeps } from './deps.ts';
 import { isFuture } from './future.ts';
 import { once } from './once.ts';
 
 /** Keeps something that happened to a water. */
 export async function recordEvent(
-	deps: Deps,
+	deps: PooledDeps,
 	scope: SiteScope,
 	command: RecordEvent
 ): Promise<Result<{ readonly eventId: string }>> {
-	return once(deps, scope, 'record-event', command, async (tx) => {
-		const now = deps.clock.now();
+	return once(deps, scope, 'record-event', command, async (tx, within) => {
+		const now = within.clock.now();
 		if (isFuture(command.happenedAt, now)) return fail('in-the-future', 'happenedAt');
 		const water = await waterAt(tx, scope, command.waterId, now);
 		if (!water) return fail('unknown-item', 'waterId');

@@ -16,7 +16,7 @@ import { addEvent } from '../repository/event.ts';
 import type { SiteScope } from '../repository/scope.ts';
 import { waterAt, type Water } from '../repository/water.ts';
 import { readBatches, type Batch } from './batches.ts';
-import type { Deps } from './deps.ts';
+import type { Deps, PooledDeps } from './deps.ts';
 import { isFuture } from './future.ts';
 import { judgeWater, type JudgedWater } from './judge-water.ts';
 import { makePlan } from './make-plan.ts';
@@ -29,17 +29,17 @@ const AHEAD_DAYS = 30;
 
 /** Begins a plan: it is reckoned here, from where the water stands now, and kept as it is. */
 export async function startPlan(
-	deps: Deps,
+	deps: PooledDeps,
 	scope: SiteScope,
 	command: StartPlan
 ): Promise<Result<{ readonly planId: string }>> {
-	return once(deps, scope, 'start-plan', command, async (tx) => {
-		const now = deps.clock.now();
+	return once(deps, scope, 'start-plan', command, async (tx, within) => {
+		const now = within.clock.now();
 		if (command.startsAt > now + AHEAD_DAYS * 86_400_000) return fail('in-the-future', 'startsAt');
 		const water = await waterAt(tx, scope, command.waterId, now);
 		if (!water) return fail('unknown-item', 'waterId');
-		const judged = await judgeWater(deps, scope, water);
-		const made = makePlan(await planBase(deps, scope, judged), command.request);
+		const judged = await judgeWater(within, scope, water);
+		const made = makePlan(await planBase(within, scope, judged), command.request);
 		if (!made.ok) return made;
 		const acts = made.value.plan.steps.some((s) => s.what.kind !== 'test');
 		if (!acts) return fail('nothing-to-plan', 'request');
@@ -155,25 +155,25 @@ function eventOf(
 
 /** Keeps that a step was done, with what it did to the water, or that it was left out. */
 export async function noteStep(
-	deps: Deps,
+	deps: PooledDeps,
 	scope: SiteScope,
 	command: NoteStep
 ): Promise<Result<{ readonly eventId: string | null }>> {
-	return once(deps, scope, 'note-step', command, async (tx) => {
-		const now = deps.clock.now();
+	return once(deps, scope, 'note-step', command, async (tx, within) => {
+		const now = within.clock.now();
 		if (isFuture(command.happenedAt, now)) return fail('in-the-future', 'happenedAt');
-		const stored = await planById(deps.db, scope, command.planId);
-		const water = stored && (await waterAt(deps.db, scope, stored.waterId, now));
+		const stored = await planById(tx, scope, command.planId);
+		const water = stored && (await waterAt(tx, scope, stored.waterId, now));
 		if (!water) return fail('unknown-item', 'planId');
-		const notes = await notesOfPlan(deps.db, scope, command.planId);
+		const notes = await notesOfPlan(tx, scope, command.planId);
 		const seen = seenSteps(stored, notes, { now, timeZone: scope.timeZone, results: [] });
 		const step = seen.steps.find((s) => s.id === command.stepId);
 		if (!step) return fail('unknown-item', 'stepId');
 		if (seen.state === 'reached' || seen.state === 'stopped') return fail('plan-ended', 'planId');
 		if (step.state === 'done' || step.state === 'skipped') return fail('already-finished', 'stepId');
-		const batches = step.what.kind === 'change' ? await readBatches(deps, scope) : [];
+		const batches = step.what.kind === 'change' ? await readBatches(within, scope) : [];
 		const event = command.outcome === 'done' ? eventOf(step, stored.plan, command.amount, batches) : null;
-		const eventId = event ? deps.newId() : null;
+		const eventId = event ? within.newId() : null;
 		if (event?.kind === 'water-change' && water.netVolumeL !== null) {
 			const { volumeL } = event.details as { volumeL: number };
 			if (volumeL > water.netVolumeL)
@@ -223,13 +223,13 @@ function responseOf(seen: SeenPlan, notes: readonly StoredPlanNote[]): number {
 
 /** Plans the rest anew from where the water stands, or ends a plan. Missed doses are never caught up at once. */
 export async function changePlan(
-	deps: Deps,
+	deps: PooledDeps,
 	scope: SiteScope,
 	command: ChangePlan
 ): Promise<Result<{ readonly steps: number }>> {
-	return once(deps, scope, 'change-plan', command, async (tx) => {
-		const now = deps.clock.now();
-		const plan = await opened(deps, scope, command.planId);
+	return once(deps, scope, 'change-plan', command, async (tx, within) => {
+		const now = within.clock.now();
+		const plan = await opened(within, scope, command.planId);
 		if (!plan) return fail('unknown-item', 'planId');
 		const { seen, stored, notes, judged } = plan;
 		if (seen.state === 'reached' || seen.state === 'stopped') return fail('plan-ended', 'planId');
@@ -249,7 +249,7 @@ export async function changePlan(
 			return ok({ steps: 0 });
 		}
 		const response = responseOf(seen, notes);
-		const made = makePlan(await planBase(deps, scope, judged, response), stored.plan.request);
+		const made = makePlan(await planBase(within, scope, judged, response), stored.plan.request);
 		if (!made.ok) return made;
 		const { steps, courses, goals, days } = made.value.plan;
 		if (!steps.some((s) => s.what.kind !== 'test')) return fail('nothing-to-plan', 'request');

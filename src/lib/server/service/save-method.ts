@@ -3,7 +3,7 @@ import type { Method } from '$lib/core/method';
 import { fail, ok, type Result } from '$lib/core/result';
 import { adoptMethod, ensureMethodVersion, versionsOf } from '../repository/method.ts';
 import type { SiteScope } from '../repository/scope.ts';
-import type { Deps } from './deps.ts';
+import type { PooledDeps } from './deps.ts';
 import { once } from './once.ts';
 
 export interface SavedMethod {
@@ -24,12 +24,12 @@ function codeFor(name: string, id: string): string {
 
 /** Keeps a site's own method. Versions never change: revising one makes the next, and results keep theirs. */
 export async function saveMethod(
-	deps: Deps,
+	deps: PooledDeps,
 	scope: SiteScope,
 	command: SaveMethod
 ): Promise<Result<SavedMethod>> {
-	return once(deps, scope, 'save-method', command, async (tx) => {
-		const now = deps.clock.now();
+	return once(deps, scope, 'save-method', command, async (tx, within) => {
+		const now = within.clock.now();
 		let code = codeFor(command.method.name, command.id);
 		let version = 1;
 		if (command.revises !== null) {
@@ -40,9 +40,9 @@ export async function saveMethod(
 			version = newest.method.version + 1;
 		}
 		const method: Method = { ...command.method, code, version };
-		const row = { newId: deps.newId(), now, ownerSiteId: scope.siteId };
+		const row = { newId: within.newId(), now, ownerSiteId: scope.siteId };
 		const methodVersionId = await ensureMethodVersion(tx, method, row);
-		await adoptMethod(tx, { siteId: scope.siteId, id: deps.newId(), methodVersionId, adoptedAt: now });
+		await adoptMethod(tx, { siteId: scope.siteId, id: within.newId(), methodVersionId, adoptedAt: now });
 		return ok({ code, version });
 	});
 }

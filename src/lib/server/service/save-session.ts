@@ -4,7 +4,7 @@ import { addDays, instant } from '$lib/core/time';
 import type { SiteScope } from '../repository/scope.ts';
 import { addSheet, openSession, openSessions, revisionOf } from '../repository/session.ts';
 import { watersOf } from '../repository/water.ts';
-import type { Deps } from './deps.ts';
+import type { Deps, PooledDeps } from './deps.ts';
 import { once } from './once.ts';
 
 /** A session that was not heard of for so long is over. */
@@ -12,12 +12,12 @@ const FORGOTTEN_DAYS = 8;
 
 /** Keeps a session as it stands, so that it can be gone on with on another device or on another day. */
 export async function saveSession(
-	deps: Deps,
+	deps: PooledDeps,
 	scope: SiteScope,
 	command: SaveSession
 ): Promise<Result<{ readonly revision: number }>> {
-	return once(deps, scope, 'save-session', command, async (tx) => {
-		const now = deps.clock.now();
+	return once(deps, scope, 'save-session', command, async (tx, within) => {
+		const now = within.clock.now();
 		const waters = new Set((await watersOf(tx, scope)).map((w) => w.id));
 		if (!command.tests.every((t) => waters.has(t.waterId))) return fail('unknown-item', 'tests');
 		await openSession(tx, scope, command.sessionId, instant(command.startedAt), now);

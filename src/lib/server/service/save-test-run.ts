@@ -4,7 +4,6 @@ import { stepsFor } from '$lib/core/method';
 import type { TestResult } from '$lib/core/reading';
 import { fail, ok, type Result } from '$lib/core/result';
 import { instant } from '$lib/core/time';
-import type { Transaction } from '../repository/database.ts';
 import { adoptedMethod } from '../repository/method.ts';
 import type { SiteScope } from '../repository/scope.ts';
 import { setCurrentResults } from '../repository/result.ts';
@@ -13,7 +12,7 @@ import { openSession } from '../repository/session.ts';
 import { addSlipAnswer } from '../repository/slip.ts';
 import { addReading, addRun, sampleById } from '../repository/test.ts';
 import { waterAt } from '../repository/water.ts';
-import type { Deps } from './deps.ts';
+import type { PooledDeps, Within } from './deps.ts';
 import { isFuture } from './future.ts';
 import { newResults } from './new-results.ts';
 import { once } from './once.ts';
@@ -27,21 +26,21 @@ export interface SavedRun {
 
 /** Keeps a finished test: sample, run, raw reading, and the result derived from it here, not taken on trust. */
 export async function saveTestRun(
-	deps: Deps,
+	deps: PooledDeps,
 	scope: SiteScope,
 	command: SaveTestRun
 ): Promise<Result<SavedRun>> {
-	return once(deps, scope, 'save-test-run', command, (tx) => keepRun(tx, deps, scope, command));
+	return once(deps, scope, 'save-test-run', command, (_tx, within) => keepRun(within, scope, command));
 }
 
 /** The same within a transaction that keeps more than one. */
 export async function keepRun(
-	tx: Transaction,
-	deps: Deps,
+	within: Within,
 	scope: SiteScope,
 	command: SaveTestRun
 ): Promise<Result<SavedRun>> {
-	const now = deps.clock.now();
+	const tx = within.db;
+	const now = within.clock.now();
 	if (isFuture(command.finishedAt, now)) return fail('in-the-future', 'finishedAt');
 	const water = await waterAt(tx, scope, command.waterId, now);
 	if (!water) return fail('unknown-item', 'waterId');
@@ -110,13 +109,13 @@ export async function keepRun(
 	});
 	if (command.slip) {
 		const { kind, answer } = command.slip;
-		await addSlipAnswer(tx, scope, { id: deps.newId(), runId: command.id, kind, answer, answeredAt: now });
+		await addSlipAnswer(tx, scope, { id: within.newId(), runId: command.id, kind, answer, answeredAt: now });
 	}
 	await setCurrentResults(
 		tx,
 		scope,
 		command.id,
-		newResults(deps, { ...run, readingId: command.readingId }, adopted.method, derived.value, null)
+		newResults(within, { ...run, readingId: command.readingId }, adopted.method, derived.value, null)
 	);
 	return ok({ runId: command.id, results: derived.value.outcomes.map((o) => o.result) });
 }

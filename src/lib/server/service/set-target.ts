@@ -1,16 +1,16 @@
 import type { SetTarget } from '$lib/contract/target';
 import type { Band } from '$lib/core/judgement';
-import { PARAMETERS, type ParameterId } from '$lib/core/quantity';
+import { POSSIBLE_IN_WATER, type ParameterId } from '$lib/core/quantity';
 import { fail, ok, type Fault, type Result } from '$lib/core/result';
 import { instant } from '$lib/core/time';
 import type { SiteScope } from '../repository/scope.ts';
 import { addTarget, waterAt } from '../repository/water.ts';
-import type { Deps } from './deps.ts';
+import type { PooledDeps } from './deps.ts';
 import { once } from './once.ts';
 
 /** What is wrong with a band: beyond what a parameter can be, reversed, or an aim outside of it; null where nothing is. */
 export function bandFault(parameter: ParameterId, { low, high, aim }: Band): Fault | null {
-	const [least, most] = PARAMETERS[parameter].conceivable;
+	const { least, most } = POSSIBLE_IN_WATER[parameter];
 	for (const [field, value] of Object.entries({ low, high, aim })) {
 		if (value !== null && (value < least || value > most)) {
 			return { code: 'too-large', field, details: { most } };
@@ -27,12 +27,12 @@ export function bandFault(parameter: ParameterId, { low, high, aim }: Band): Fau
 
 /** Sets a band from a time on. Bands before it stay, and so do the verdicts that were given against them. */
 export async function setTarget(
-	deps: Deps,
+	deps: PooledDeps,
 	scope: SiteScope,
 	command: SetTarget
 ): Promise<Result<{ readonly targetId: string }>> {
-	return once(deps, scope, 'set-target', command, async (tx) => {
-		const now = deps.clock.now();
+	return once(deps, scope, 'set-target', command, async (tx, within) => {
+		const now = within.clock.now();
 		const { low, high, aim } = command;
 		const fault = bandFault(command.parameter, { low, high, aim });
 		if (fault) return fail(fault.code, fault.field, fault.details);

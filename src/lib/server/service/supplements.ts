@@ -11,7 +11,7 @@ import { addSupplement, ownSupplements } from '../repository/correction.ts';
 import type { Reader } from '../repository/database.ts';
 import type { SiteScope } from '../repository/scope.ts';
 import { waterAt } from '../repository/water.ts';
-import type { Deps } from './deps.ts';
+import type { Deps, PooledDeps } from './deps.ts';
 import { once } from './once.ts';
 
 /** Common salts are sold at about this purity; a keeper whose bag says otherwise enters it. */
@@ -67,12 +67,12 @@ export async function readSupplements(deps: Deps, scope: SiteScope): Promise<rea
 
 /** Keeps a supplement; saved under a name that is there, it takes its place for plans to come. */
 export async function saveSupplement(
-	deps: Deps,
+	deps: PooledDeps,
 	scope: SiteScope,
 	command: SaveSupplement
 ): Promise<Result<{ readonly supplementId: string }>> {
-	return once(deps, scope, 'save-supplement', command, async (tx) => {
-		const now = deps.clock.now();
+	return once(deps, scope, 'save-supplement', command, async (tx, within) => {
+		const now = within.clock.now();
 		if (!(await waterAt(tx, scope, command.waterId, now))) return fail('unknown-item', 'waterId');
 		const { what } = command.details;
 		if (what.kind === 'solution') {

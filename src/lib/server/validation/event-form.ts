@@ -83,13 +83,13 @@ export function typedInstant(text: string, timeZone: string): number {
 /** Turns the entry form into a command, or says which field is wrong. */
 export function eventOfForm(form: FormData, context: FormContext): Result<RecordEvent> {
 	const kind = EVENT_KINDS.find((k) => k === form.get('kind'));
-	if (!kind) return fail('invalid-field', 'kind', { reason: 'is not a kind of entry' });
+	if (!kind) return fail('invalid-field', 'kind', { rule: 'word' });
 	const happenedAt = typedInstant(typedText(form.get('happenedAt')), context.timeZone);
 	if (Number.isNaN(happenedAt))
-		return fail('invalid-field', 'happenedAt', { reason: 'must be a date and a time' });
+		return fail('invalid-field', 'happenedAt', { rule: 'date-and-time' });
 	const note = typedText(form.get('note'));
 	const needsNote = kind === 'note' && note === '';
-	if (needsNote) return fail('invalid-field', 'note', { reason: 'must NOT have fewer than 1 characters' });
+	if (needsNote) return fail('invalid-field', 'note', { rule: 'missing' });
 	return validate(RECORD_EVENT[kind], {
 		id: typedText(form.get('id')),
 		waterId: context.waterId,

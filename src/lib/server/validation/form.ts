@@ -9,7 +9,12 @@ export function typedText(text: FormDataEntryValue | null): string {
 	return typeof text === 'string' ? text.trim() : '';
 }
 
-/** What was entered, to be shown again beside the fault. */
-export function entered(form: FormData): Record<string, string> {
-	return Object.fromEntries([...form].filter((e): e is [string, string] => typeof e[1] === 'string'));
+/** Names and texts as a plain object; a name that every object has by itself would change what it is. */
+export function plainEntries(entries: Iterable<[string, unknown]>): Record<string, string> {
+	return Object.fromEntries(
+		[...entries].filter((e): e is [string, string] => typeof e[1] === 'string' && !(e[0] in Object.prototype))
+	);
 }
+
+/** What was entered, to be shown again beside the fault. */
+export const entered = (form: FormData): Record<string, string> => plainEntries(form);

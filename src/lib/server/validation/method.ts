@@ -18,10 +18,11 @@ function faultInSteps(method: Method, path: string): Result<never> | null {
 		const action = (step as { action?: { kind?: unknown } } | null)?.action;
 		const kinds = (s: (typeof STEP_ACTIONS)[number]) =>
 			(s as unknown as { properties: { kind: { enum: string[] } } }).properties.kind.enum;
-		const schema = STEP_ACTIONS.find((s) => kinds(s).includes(String(action?.kind)));
+		const schema = STEP_ACTIONS.find((s) => typeof action?.kind === 'string' && kinds(s).includes(action.kind));
 		if (!schema) {
 			return fail('invalid-field', `${path}.steps.${i}.action.kind`, {
-				reason: `must be one of ${STEP_ACTIONS.flatMap(kinds).join(', ')}`
+				rule: 'one-of',
+				limit: STEP_ACTIONS.flatMap(kinds).join(', ')
 			});
 		}
 		const checked = validate(schema, action);

@@ -56,7 +56,7 @@ function ownerOf(text: string) {
 /** Turns the form of a new thing into a command, or says which field is wrong. */
 export function itemOfForm(form: FormData, context: FormContext): Result<AddItem> {
 	const kind = SHELF_KINDS.find((k) => k === form.get('kind'));
-	if (!kind) return fail('invalid-field', 'kind', { reason: 'is missing' });
+	if (!kind) return fail('invalid-field', 'kind', { rule: 'missing' });
 	const [methodCode, version] = typedText(form.get('method')).split('@');
 	return validate(AddItem, {
 		id: typedText(form.get('id')),
@@ -119,7 +119,7 @@ export function noteOfForm(
 	now: number
 ): Result<NoteItem> {
 	const kind = NOTE_KINDS.find((k) => k === form.get('kind'));
-	if (!kind) return fail('invalid-field', 'kind', { reason: 'is missing' });
+	if (!kind) return fail('invalid-field', 'kind', { rule: 'missing' });
 	const typed = typedText(form.get('happenedAt'));
 	return validate(NOTE_ITEM[kind], {
 		id: typedText(form.get('id')),

@@ -18,7 +18,7 @@ function recipeOf(form: FormData): Result<Recipe> {
 		return ok({ by: 'diluted', stockId, takenMl: measuredIn(form, 'takenMl'), volumeMl });
 	}
 	const salt = SALT_IDS.find((s) => s === form.get('salt'));
-	if (!salt) return fail('invalid-field', 'salt', { reason: 'is missing' });
+	if (!salt) return fail('invalid-field', 'salt', { rule: 'missing' });
 	return ok({ by: 'weighed', salt, massG: measuredIn(form, 'massG'), volumeMl });
 }
 

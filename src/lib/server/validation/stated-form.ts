@@ -17,9 +17,9 @@ export function statedRunOfForm(
 	}
 ): Result<SaveTestRun> {
 	const parameter = typedText(form.get('parameter'));
-	if (!isParameterId(parameter)) return fail('invalid-field', 'parameter', { reason: 'is not a parameter' });
+	if (!isParameterId(parameter)) return fail('invalid-field', 'parameter', { rule: 'word' });
 	const at = typedInstant(typedText(form.get('happenedAt')), context.timeZone);
-	if (Number.isNaN(at)) return fail('invalid-field', 'happenedAt', { reason: 'must be a date and a time' });
+	if (Number.isNaN(at)) return fail('invalid-field', 'happenedAt', { rule: 'date-and-time' });
 	const value = numberIn(form.get('value'));
 	const sense = typedText(form.get('sense'));
 	if (value === null || Number.isNaN(value)) return fail('not-a-number', 'value');
@@ -27,7 +27,7 @@ export function statedRunOfForm(
 	if (Number.isNaN(expandedU)) return fail('not-a-number', 'expandedU');
 	const source = typedText(form.get('source'));
 	if (source === '')
-		return fail('invalid-field', 'source', { reason: 'must NOT have fewer than 1 characters' });
+		return fail('invalid-field', 'source', { rule: 'missing' });
 	const method = statedMethodFor(parameter);
 	return checkTestRun({
 		id: typedText(form.get('id')),

@@ -29,7 +29,7 @@ function byTrial(form: FormData, { units }: Context): Result<Strong> {
 	const [amount, volume, before, after, plusMinus] = ['amount', 'volume', 'before', 'after', 'u'].map(number);
 	const all = [amount, volume, before, after, plusMinus];
 	if (all.some((x) => x === null || x === undefined || !Number.isFinite(x))) {
-		return fail('invalid-field', 'trial', { reason: 'needs all six numbers of the trial' });
+		return fail('invalid-field', 'trial', { rule: 'trial-numbers' });
 	}
 	const canonical = (x: number) => convert(x, units[parameter], PARAMETERS[parameter].canonicalUnit);
 	// A stated ± covers two standard uncertainties, and the rise has two readings.
@@ -45,9 +45,7 @@ function byTrial(form: FormData, { units }: Context): Result<Strong> {
 			relativeU: Math.min(0.5, Math.max(0.01, relativeU))
 		});
 	} catch {
-		return fail('invalid-field', 'trial', {
-			reason: 'must show a rise that is larger than your readings can be off'
-		});
+		return fail('invalid-field', 'trial', { rule: 'trial-rise' });
 	}
 }
 
@@ -59,7 +57,7 @@ function byLabel(form: FormData, { units }: Context): Result<Strong> {
 	const wrong = strength.find((s) => !(s.risePer100L > 0));
 	if (wrong) return fail('not-a-number', `strength.${wrong.parameter}`);
 	if (strength.length === 0) {
-		return fail('invalid-field', 'strength.alkalinity', { reason: 'or another rise must be given' });
+		return fail('invalid-field', 'strength.alkalinity', { rule: 'or-another' });
 	}
 	return ok({ strength, relativeU: LABEL_U });
 }
@@ -87,7 +85,7 @@ function whatOf(form: FormData, context: Context): Result<unknown> {
 		case 'salt': {
 			const purity = numberIn(form.get('purity'));
 			if (purity === null || !(purity >= 50 && purity <= 100)) {
-				return fail('invalid-field', 'purity', { reason: 'must be between 50 and 100 %' });
+				return fail('invalid-field', 'purity', { rule: 'within', limit: '50 to 100 %' });
 			}
 			return ok({ kind: 'salt', compound: typedText(form.get('compound')), purity: purity / 100 });
 		}

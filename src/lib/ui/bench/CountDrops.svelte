@@ -70,7 +70,7 @@
 	const live = $derived(reading && measure(method, reading, contexts, desk.draft ?? {}));
 	function turned(): void {
 		if (marks.least === null) fault = { code: 'no-drops' };
-		else if (!live) fault = { code: 'invalid-field', field: 'subtract', details: { reason: 'is missing' } };
+		else if (!live) fault = { code: 'invalid-field', field: 'subtract', details: { rule: 'missing' } };
 		else if (live.fault) fault = live.fault;
 		else ondone();
 	}

@@ -47,7 +47,7 @@
 		if (!draft.note.includes(said)) desk.change({ note: [draft.note, said].filter(Boolean).join(' ') });
 	}
 	function done(): void {
-		if (!live) fault = { code: 'invalid-field', field: 'shown', details: { reason: 'is missing' } };
+		if (!live) fault = { code: 'invalid-field', field: 'shown', details: { rule: 'missing' } };
 		else if (live.fault) fault = live.fault;
 		else ondone();
 	}

@@ -66,7 +66,7 @@
 	const live = $derived(reading && measure(method, reading, contexts, desk.draft ?? {}));
 
 	function done(): void {
-		if (!live) fault = { code: 'invalid-field', field: 'lower', details: { reason: 'is missing' } };
+		if (!live) fault = { code: 'invalid-field', field: 'lower', details: { rule: 'missing' } };
 		else if (live.fault) fault = live.fault;
 		else ondone();
 	}

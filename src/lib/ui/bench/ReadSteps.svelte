@@ -61,7 +61,7 @@
 			reading2 = false;
 			return;
 		}
-		if (!reading) fault = { code: 'invalid-field', field: 'at', details: { reason: 'is missing' } };
+		if (!reading) fault = { code: 'invalid-field', field: 'at', details: { rule: 'missing' } };
 		else {
 			const { fault: wrong } = measure(method, reading, contexts, desk.draft ?? {});
 			if (wrong) fault = wrong;

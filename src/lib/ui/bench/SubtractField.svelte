@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { untrack } from 'svelte';
 	import type { KnownBefore } from '$lib/contract/bench';
-	import { PARAMETERS } from '$lib/core/quantity';
+	import { POSSIBLE_IN_WATER } from '$lib/core/quantity';
 	import { faultOnScale, type DifferenceReading } from '$lib/core/reading';
 	import type { Fault } from '$lib/core/result';
 	import type { Instant } from '$lib/core/time';
@@ -22,7 +22,7 @@
 
 	/** A typed calcium without a test behind it is taken to be known to 3 % (a common kit's width). */
 	const TYPED_RELATIVE_U = 0.03;
-	const [, MOST_MG_PER_L] = PARAMETERS.calcium.conceivable;
+	const { most: MOST_MG_PER_L } = POSSIBLE_IN_WATER.calcium;
 
 	const known = $derived(
 		calcium && inUnit('calcium', calcium.value, Math.hypot(calcium.uRandom, calcium.uCommon), 'mg-per-l')

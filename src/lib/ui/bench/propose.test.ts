@@ -29,6 +29,7 @@ function answer(change: Partial<CadenceInput> = {}): BenchAnswer {
 	};
 	return {
 		waterName: 'Lobby reef',
+		leftOut: [],
 		cadence,
 		due: byLongestInterval(cadence),
 		sessions: [],

@@ -50,7 +50,17 @@
 					{water.worst?.danger ? 'Danger: ' : ''}{worst(water)}
 				</p>
 			</div>
-			{#if water.cells.length === 0}
+			{#if water.leftOut > 0}
+				<p class="mt-2">
+					{water.leftOut === 1 ? '1 reading is' : `${water.leftOut} readings are`} left out of all reckoning.
+					<a class="link" href="/waters/{water.id}/today">See which</a>
+				</p>
+			{/if}
+			{#if water.failed}
+				<p class="mt-2 text-lg text-warn">
+					This water could not be judged. <a class="link" href="/waters/{water.id}/log">Look at its log</a>
+				</p>
+			{:else if water.cells.length === 0}
 				<p class="mt-2 text-lg text-muted">Not tested lately.</p>
 			{:else}
 				<ul class="cells mt-3">

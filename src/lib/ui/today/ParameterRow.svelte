@@ -1,6 +1,6 @@
 <script lang="ts">
 	import type { ParameterToday } from '$lib/contract/today';
-	import { convert, PARAMETERS, UNITS, type UnitId } from '$lib/core/quantity';
+	import { convert, PARAMETERS, POSSIBLE_IN_WATER, UNITS, type UnitId } from '$lib/core/quantity';
 	import { pointOf } from '$lib/core/reading';
 	import type { Instant } from '$lib/core/time';
 	import { COVERAGE } from '$lib/core/uncertainty';
@@ -18,7 +18,7 @@
 	const u = $derived(estimate ? Math.hypot(estimate.now.uRandom, estimate.now.uCommon) : 0);
 	const shown = $derived(estimate && inUnit(row.parameter, estimate.now.value, u, unit));
 	const to = $derived((v: number) => convert(v, definition.canonicalUnit, unit));
-	const least = $derived(definition.conceivable[0]);
+	const least = $derived(POSSIBLE_IN_WATER[row.parameter].least);
 	const band = $derived(
 		row.band && {
 			low: row.band.low === null ? null : to(row.band.low),

@@ -17,18 +17,22 @@
 	let { lines, current, units, timeZone, now }: Props = $props();
 
 	const MOST = 3;
-	const isOpen = (line: WaterLine, i: number) => i < MOST || line.worst?.danger === true;
+	const isOpen = (line: WaterLine, i: number) => i < MOST || line.failed || line.worst?.danger === true;
 	const open = $derived(lines.filter(isOpen));
 	const folded = $derived(lines.filter((l, i) => !isOpen(l, i)));
-	const warns = ({ worst }: WaterLine) =>
-		worst !== null && (worst.danger || (worst.kind === 'verdict' && isWarning(worst.verdict.grade)));
+	const warns = ({ worst, failed }: WaterLine) =>
+		failed ||
+		(worst !== null && (worst.danger || (worst.kind === 'verdict' && isWarning(worst.verdict.grade))));
 	const says = (line: WaterLine) =>
-		line.worst
-			? matterWords(line.worst, { units, timeZone, now, base: `/waters/${line.id}` }).title.replace(/\.$/, '')
+		line.failed
+			? 'This water could not be judged; look at its log'
+			: line.worst
+				? matterWords(line.worst, { units, timeZone, now, base: `/waters/${line.id}` }).title.replace(/\.$/, '')
 			: line.lastReadAt === null
 				? 'Nothing read yet'
 				: 'Nothing needs a decision';
 	const dueWords = (line: WaterLine) => {
+		if (line.leftOut > 0) return `${line.leftOut} ${line.leftOut === 1 ? 'reading' : 'readings'} left out`;
 		if (line.due.length === 0) return line.lastReadAt ? `read ${ago(line.lastReadAt, timeZone, now)}` : '';
 		const first = line.due.slice(0, 2).map(nameWithin).join(', ');
 		return `due: ${first}${line.due.length > 2 ? ` and ${line.due.length - 2} more` : ''}`;
@@ -38,7 +42,7 @@
 {#snippet row(line: WaterLine)}
 	<li class="border-t">
 		<a
-			href="/waters/{line.id}/today"
+			href="/waters/{line.id}/{line.failed ? 'log' : 'today'}"
 			aria-current={line.id === current ? 'page' : undefined}
 			class="grid min-h-10 grid-cols-1 items-baseline gap-x-6 py-1.5 hover:bg-paper sm:grid-cols-[13rem_minmax(0,1fr)_minmax(0,16rem)]"
 		>

@@ -43,7 +43,7 @@ function untouched({ text, typedBase }: Draft, ...fields: readonly (keyof Method
 function positive(text: string, field: keyof MethodText): Result<number> {
 	const value = typedNumber(text) ?? Number.NaN;
 	if (Number.isNaN(value)) return fail('not-a-number', field);
-	return value > 0 ? ok(value) : fail('invalid-field', field, { reason: 'must be > 0' });
+	return value > 0 ? ok(value) : fail('invalid-field', field, { rule: 'above', limit: 0 });
 }
 
 function worthOf(text: MethodText): Result<Worth> {
@@ -189,7 +189,7 @@ export function methodOfText(text: MethodText, from: Method | null = null): Resu
 	const draft: Draft = { text, base, typedBase: base && textOfMethod(base) };
 	const name = text.name.trim();
 	if (name.length < 3)
-		return fail('invalid-field', 'name', { reason: 'must NOT have fewer than 3 characters' });
+		return fail('invalid-field', 'name', { rule: 'letters-at-least', limit: 3 });
 	if (!unitsFor(text.parameter).includes(text.unit)) return fail('unit-unknown', 'unit');
 	const unmeasured = text.kind === 'display' && text.fullMl.trim() === '';
 	const full = unmeasured ? ok(null) : positive(text.fullMl, 'fullMl');
@@ -197,7 +197,7 @@ export function methodOfText(text: MethodText, from: Method | null = null): Resu
 	const half = text.halfMl.trim() === '' || !titrates(text) ? null : positive(text.halfMl, 'halfMl');
 	if (half && !half.ok) return half;
 	if (half && half.value >= full.value!) {
-		return fail('invalid-field', 'halfMl', { reason: `must be < ${full.value}` });
+		return fail('invalid-field', 'halfMl', { rule: 'below', limit: full.value ?? 0 });
 	}
 	const dilutions = text.dilutions.split(/[;\s]+/).flatMap((d) => typedNumber(d.replace(/^1:/, '')) ?? []);
 	if (dilutions.some((d) => !(d > 1 && d <= 100))) return fail('not-a-number', 'dilutions');

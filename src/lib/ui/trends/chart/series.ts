@@ -1,5 +1,5 @@
 import type { TrendRow } from '$lib/contract/trends';
-import { convert, convertSpan, PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
+import { convert, convertSpan, PARAMETERS, POSSIBLE_IN_WATER, type ParameterId, type UnitId } from '$lib/core/quantity';
 import { COVERAGE } from '$lib/core/uncertainty';
 import { firstFrom } from '../visible';
 
@@ -35,7 +35,7 @@ export interface Series {
 }
 
 export function seriesOf(row: TrendRow, unit: UnitId): Series {
-	const { canonicalUnit, conceivable } = PARAMETERS[row.parameter];
+	const { canonicalUnit } = PARAMETERS[row.parameter];
 	const to = (x: number) => convert(x, canonicalUnit, unit);
 	const span = (x: number) => Math.abs(convertSpan(x, canonicalUnit, unit));
 	const { readings, line, band } = row;
@@ -57,7 +57,7 @@ export function seriesOf(row: TrendRow, unit: UnitId): Series {
 		kit: readings.kit,
 		superseded: readings.superseded,
 		line: { at: line.at.map((m) => m * MINUTE_MS), value: line.value.map(to), u: line.u.map(span) },
-		least: to(conceivable[0])
+		least: to(POSSIBLE_IN_WATER[row.parameter].least)
 	};
 }
 

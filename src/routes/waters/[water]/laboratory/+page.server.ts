@@ -24,7 +24,7 @@ export const actions = {
 		const form = await request.formData();
 		const drawnAt = typedInstant(typedText(form.get('drawnAt')), open.scope.timeZone);
 		const command = Number.isNaN(drawnAt)
-			? fault('invalid-field', 'drawnAt', { reason: 'must be a date and a time' })
+			? fault('invalid-field', 'drawnAt', { rule: 'date-and-time' })
 			: validate(SendSample, {
 					id: typedText(form.get('id')),
 					waterId: open.water.id,

@@ -33,9 +33,9 @@ export const actions = {
 		const fromAt = typedInstant(typedText(form.get('fromAt')), open.scope.timeZone);
 		const bad = ['low', 'high', 'aim'].find((name) => Number.isNaN(limit(name)));
 		const command = bad
-			? fault('invalid-field', bad, { reason: 'must be number' })
+			? fault('invalid-field', bad, { rule: 'number' })
 			: Number.isNaN(fromAt)
-				? fault('invalid-field', 'fromAt', { reason: 'must be a date and a time' })
+				? fault('invalid-field', 'fromAt', { rule: 'date-and-time' })
 				: validate(SetTarget, {
 						id: typedText(form.get('id')),
 						waterId: open.water.id,

@@ -1,4 +1,5 @@
 import { error } from '@sveltejs/kit';
+import { plainEntries } from '$lib/server/validation/form';
 import type { PageServerLoad } from './$types';
 
 export const load = (async ({ locals, params, url }) => {
@@ -6,6 +7,6 @@ export const load = (async ({ locals, params, url }) => {
 	if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
 	return {
 		daily: await locals.services.readDaily(open.scope, open.water),
-		wish: Object.fromEntries(url.searchParams)
+		wish: plainEntries(url.searchParams)
 	};
 }) satisfies PageServerLoad;

@@ -1,0 +1,58 @@
+import { isPossible, POSSIBLE_IN_WATER, possibleU } from '../quantity/index.ts';
+import { fail, ok, type Result } from '../result/index.ts';
+import type { TestResult } from './test-result.ts';
+
+/** Why a result cannot be reckoned with. */
+export type Unsound =
+	/** It has no numbers, or none that are finite. */
+	| 'no-number'
+	/** No water holds that. */
+	| 'impossible'
+	/** It leaves no place between its ends. */
+	| 'empty'
+	/** A bound at or beyond the end of what can be: every water is so. */
+	| 'says-nothing';
+
+const finite = (...numbers: readonly number[]) => numbers.every(Number.isFinite);
+
+/** Whether a result can be reckoned with, whoever stored it and by whatever version; null where it can. */
+export function unsoundness(result: TestResult): Unsound | null {
+	const possible = POSSIBLE_IN_WATER[result.parameter];
+	const { least, most } = possible;
+	const { least: finest } = possibleU(result.parameter);
+	switch (result.kind) {
+		case 'value': {
+			const { value, uRandom, uCommon } = result;
+			if (!finite(value, uRandom, uCommon) || uRandom < 0 || uCommon < 0) return 'no-number';
+			// Squared in every filter: what is beyond this is no uncertainty of a reading.
+			if (Math.hypot(uRandom, uCommon) > most - least) return 'impossible';
+			return isPossible(possible, value) ? null : 'impossible';
+		}
+		case 'interval': {
+			const { lower, upper, best, uRandom, uCommon } = result;
+			if (!finite(lower, upper, best ?? 0, uRandom, uCommon) || uRandom < 0 || uCommon < 0) return 'no-number';
+			if (!(upper - lower > finest)) return 'empty';
+			if (lower >= most - finest || upper <= least + finest) return 'impossible';
+			return isPossible(possible, best ?? (lower + upper) / 2) ? null : 'impossible';
+		}
+		case 'bound': {
+			const { sense, limit } = result;
+			if (!finite(limit)) return 'no-number';
+			if (sense === '<') return limit > least + finest ? (limit > most ? 'says-nothing' : null) : 'empty';
+			return limit < most - finest ? (limit < least ? 'says-nothing' : null) : 'empty';
+		}
+	}
+}
+
+/** Refuses a result that cannot be reckoned with, in words that say what can be. */
+export function sound(result: TestResult): Result<TestResult> {
+	const why = unsoundness(result);
+	if (why === null) return ok(result);
+	const { least, most, unit } = POSSIBLE_IN_WATER[result.parameter];
+	const limits = { least, most, unit };
+	if (why === 'impossible') return fail('beyond-scale', 'reading', limits);
+	if (why === 'says-nothing' || (why === 'empty' && result.kind === 'bound')) {
+		return fail('says-nothing', 'reading', limits);
+	}
+	return fail(why === 'empty' ? 'range-reversed' : 'not-a-number', 'reading');
+}

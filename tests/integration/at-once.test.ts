@@ -1,0 +1,113 @@
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { sql } from 'drizzle-orm';
+import { PROFILES } from '../../src/lib/core/judgement/index.ts';
+import type { ParameterId } from '../../src/lib/core/quantity/index.ts';
+import { addDays } from '../../src/lib/core/time/index.ts';
+import { connect } from '../../src/lib/server/db/connect.ts';
+import type { OwnDatabase } from '../support/engine.ts';
+import { NOON, openWorld, testRun, type World } from '../support/site.ts';
+import { ownDatabase } from './database.ts';
+
+/** More than the pool has connections. */
+const MANY = 24;
+
+let database: OwnDatabase;
+let world: World;
+beforeAll(async () => {
+	database = await ownDatabase();
+	world = openWorld(database.url);
+});
+afterAll(async () => {
+	await world.close();
+	await database.drop();
+});
+const id = () => world.deps.newId();
+
+/** A tank that runs low, with bands, so that a correction can be planned. */
+async function lowTank(name: string) {
+	const site = await world.site(name);
+	for (const [parameter, band] of Object.entries(PROFILES['mixed-reef'].bands)) {
+		await world.services.setTarget(site.scope, {
+			id: id(),
+			waterId: site.waterId,
+			parameter: parameter as ParameterId,
+			...band,
+			source: 'A convention',
+			fromAt: addDays(NOON, -399)
+		});
+	}
+	for (const [days, left] of [
+		[-9, 0.55],
+		[-6, 0.56],
+		[-1, 0.56]
+	] as const) {
+		const run = testRun(world, site.waterId, { finishedAt: addDays(NOON, days) });
+		run.reading.fills = [{ startMl: 1, end: { lowerMl: left, upperMl: left } }];
+		expect(await world.services.saveTestRun(site.scope, run)).toMatchObject({ ok: true });
+	}
+	return site;
+}
+const startsAt = (waterId: string) => ({
+	id: id(),
+	waterId,
+	startsAt: NOON,
+	offsetMinutes: 0,
+	request: {
+		kind: 'doses' as const,
+		volumeKnown: true,
+		goals: [{ parameter: 'alkalinity' as const, aim: 7, supplementId: 'salt:NaHCO3' }]
+	}
+});
+
+describe('more commands at once than there are connections', () => {
+	it('begin plans, note their steps and plan the rest anew, all of them', { timeout: 60_000 }, async () => {
+		const { scope, waterId, water } = await lowTank('crowd');
+		const begun = await Promise.all(
+			Array.from({ length: MANY }, () => world.services.startPlan(scope, startsAt(waterId)))
+		);
+		const planIds = begun.map((b) => (b.ok ? b.value.planId : ''));
+		expect(planIds).not.toContain('');
+		const plan = (await world.services.readPlan(scope, water, planIds[0]!))!;
+		const step = plan.steps.find((s) => s.what.kind === 'dose')!;
+		const noted = await Promise.all(
+			planIds.map((planId) =>
+				world.services.noteStep(scope, {
+					id: id(),
+					planId,
+					stepId: step.id,
+					outcome: 'done',
+					amount: null,
+					happenedAt: NOON,
+					offsetMinutes: 0,
+					note: ''
+				})
+			)
+		);
+		expect(noted.every((n) => n.ok)).toBe(true);
+		const changed = await Promise.all(
+			planIds.map((planId) => world.services.changePlan(scope, { id: id(), planId, what: 'stopped', note: '' }))
+		);
+		expect(changed.every((c) => c.ok)).toBe(true);
+	});
+});
+
+describe('a pool of which all connections are taken', () => {
+	it('tells who waits too long, and gives to the next what comes too late', async () => {
+		const small = connect(database.url, 1, 100);
+		let letGo = () => {};
+		const until = new Promise<void>((done) => (letGo = done));
+		const held = small.db.transaction(async (tx) => {
+			await tx.execute(sql`select 1`);
+			await until;
+		});
+		await expect(small.db.execute(sql`select 1`)).rejects.toMatchObject({ cause: { code: 'RECORDS_BUSY' } });
+		await expect(small.db.transaction((tx) => tx.execute(sql`select 1`))).rejects.toMatchObject({
+			code: 'RECORDS_BUSY'
+		});
+		letGo();
+		await held;
+		// The connection that came too late for both is free again.
+		await expect(small.db.execute(sql`select 1`)).resolves.toBeDefined();
+		await small.close();
+	});
+});
