@@ -108,6 +108,23 @@ export default ts.config(
 		rules: { 'no-restricted-syntax': ['error', ...noClock, ...noPoolWithin] }
 	},
 	{
+		// What a component imports as a type alone is gone before the import rules look.
+		files: ['src/**/*.svelte', 'src/**/*.svelte.ts', 'src/lib/{ui,client,contract,workers,format,device,demo}/**/*.ts'],
+		rules: {
+			'no-restricted-imports': [
+				'error',
+				{
+					patterns: [
+						{
+							group: ['$lib/server', '$lib/server/*', '**/lib/server/**', '../server/**', '**/../server/**'],
+							message: 'The browser’s side never imports the server, not even its types: put what both know into contract/.'
+						}
+					]
+				}
+			]
+		}
+	},
+	{
 		files: ['scripts/**/*.mjs', '*.js', '*.cjs'],
 		...ts.configs.disableTypeChecked
 	}

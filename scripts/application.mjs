@@ -96,7 +96,7 @@ export async function serve({
 		ended: new Promise((done) => (ended ? done() : child.once('exit', () => done()))),
 		kill: (signal) => child.kill(signal),
 		/** Moves a clock that was set; only a parent that asked for it can. */
-		moveClock: (ms) => child.send({ moveClockMs: ms }),
+		moveClock: (ms) => child.connected && child.send({ moveClockMs: ms }),
 		async stop() {
 			if (ended) return;
 			if (child.connected) child.disconnect();

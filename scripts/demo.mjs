@@ -5,6 +5,7 @@ import { ensurePackages, ensurePrograms, ensureRoom, HOME, ROOT } from './bootst
 import { build, portIsFree, runScript, serve } from './application.mjs';
 import { endLeftover, startDatabase } from './database.mjs';
 import { main, stop } from './say.mjs';
+import { supervise } from './supervise.mjs';
 
 const LOOPBACK = new Set(['127.0.0.1', 'localhost', '::1']);
 const DEFAULT_PORT = 4180;
@@ -53,6 +54,7 @@ async function database(fresh) {
 			migrationUrl: migrationUrl ?? url,
 			applicationUser: '',
 			ended: new Promise(() => {}),
+			again: () => stop('The named database ended. Start it, then start Tevrik again: what was saved is kept.'),
 			stop: async () => {}
 		};
 	}
@@ -65,7 +67,8 @@ async function database(fresh) {
 		renameSync(folder, kept);
 		console.log(`The records before this are kept in ${kept} until the next fresh start.`);
 	}
-	return startDatabase({ folder });
+	const started = await startDatabase({ folder });
+	return { ...started, again: () => startDatabase({ folder, port: started.port }) };
 }
 
 await main(async () => {
@@ -85,13 +88,14 @@ await main(async () => {
 		writeFileSync(join(HOME, 'connection.json'), connection, { mode: 0o600 });
 	}
 	let server;
+	let current = own;
 	let finishing = null;
 	/** Ends both, once; everybody who asks waits for the same end. */
 	const finish = () =>
 		(finishing ??= (async () => {
 			await server?.stop();
 			rmSync(serverPid, { force: true });
-			await own.stop();
+			await current.stop();
 		})());
 	const leave = () => void finish().then(() => process.exit());
 	process.on('SIGINT', leave);
@@ -112,18 +116,21 @@ await main(async () => {
 		mkdirSync(HOME, { recursive: true });
 		build(BUILD);
 		const signsIn = LOOPBACK.has(host) || signIn;
-		server = await serve({
-			folder: BUILD,
-			host,
-			port,
-			env: {
-				DATABASE_URL: own.url,
-				TEVRIK_RESTORING: join(HOME, 'restoring'),
-				...(process.env.ORIGIN ? { ORIGIN: process.env.ORIGIN } : {}),
-				...(signsIn ? { TEVRIK_SIGN_IN_AS: demo.personId } : {})
-			}
-		});
-		writeFileSync(serverPid, String(server.pid));
+		const serveIt = async () => {
+			server = await serve({
+				folder: BUILD,
+				host,
+				port,
+				env: {
+					DATABASE_URL: own.url,
+					TEVRIK_RESTORING: join(HOME, 'restoring'),
+					...(process.env.ORIGIN ? { ORIGIN: process.env.ORIGIN } : {}),
+					...(signsIn ? { TEVRIK_SIGN_IN_AS: demo.personId } : {})
+				}
+			});
+			writeFileSync(serverPid, String(server.pid));
+		};
+		await serveIt();
 		console.log(`\nTevrik is at ${server.origin}\n`);
 		if (!signsIn) {
 			console.log(
@@ -131,9 +138,22 @@ await main(async () => {
 			);
 		}
 		console.log('Ctrl-C ends it; what was entered is kept.');
-		await Promise.race([server.ended, own.ended]);
-		if (!finishing)
-			stop('The server or the database ended unexpectedly. Start again: what was saved is kept.');
+		await supervise({
+			parts: [
+				{
+					name: 'server',
+					ended: () => server.ended,
+					again: serveIt
+				},
+				{
+					name: 'database',
+					ended: () => current.ended,
+					// At the same port: the server finds it again by itself.
+					again: async () => (current = await own.again())
+				}
+			],
+			finishing: () => finishing !== null
+		});
 	} finally {
 		await finish();
 	}

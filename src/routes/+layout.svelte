@@ -11,6 +11,8 @@
 	const shared = untrack(() => (offline && typeof window !== 'undefined' ? rememberedClock() : data.clock));
 	setClock(browserClock(shared));
 	onMount(() => {
+		// Whoever drives a browser knows by it that the page answers.
+		document.documentElement.dataset.running = '';
 		if (!offline) rememberClock(untrack(() => data.clock));
 	});
 </script>

@@ -10,6 +10,7 @@ export function refused(form: FormData, fault: Fault) {
 	return fail(CONFLICTS.has(fault.code) ? 409 : 400, {
 		entered: entered(form),
 		field: fault.field ?? '',
+		code: fault.code,
 		text: faultText(fault)
 	});
 }

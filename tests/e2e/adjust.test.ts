@@ -19,7 +19,7 @@ async function to(me: Person, water: string, view: string, origin = world.origin
 		water
 	);
 	const base = origin + href.replace(/\/[a-z]+$/, '');
-	await me.page.goto(base + view, { waitUntil: 'networkidle0' });
+	await me.page.goto(base + view);
 	return base;
 }
 
@@ -87,7 +87,7 @@ describe('a finding', () => {
 		const base = await to(me, 'Cuttings tray', '/adjust');
 		await me.sees('What to put right, in this order');
 		await me.sees(/Raise potassium/);
-		await me.page.goto(`${base}/adjust/plan?goals=potassium`, { waitUntil: 'networkidle0' });
+		await me.page.goto(`${base}/adjust/plan?goals=potassium`);
 		await me.sees(/It begins with a second reading/);
 		await me.sees('What else moves');
 		await me.sees(/Chloride \*/);
@@ -98,16 +98,12 @@ describe('a finding', () => {
 			['1e9', /That is not a number/],
 			['100', /is above that already, and nothing that is added lowers it/]
 		] as const) {
-			await me.page.goto(`${base}/adjust/plan?goals=potassium&aim.potassium=${aim}`, {
-				waitUntil: 'networkidle0'
-			});
+			await me.page.goto(`${base}/adjust/plan?goals=potassium&aim.potassium=${aim}`);
 			await me.sees(said);
 			expect(await me.text()).not.toContain('Begin today');
 		}
 		// A salt that brings far too much of something else.
-		await me.page.goto(`${base}/adjust/plan?goals=potassium&with.potassium=salt%3AKH2PO4`, {
-			waitUntil: 'networkidle0'
-		});
+		await me.page.goto(`${base}/adjust/plan?goals=potassium&with.potassium=salt%3AKH2PO4`);
 		await me.sees(/brings far too much phosphate/);
 		await me.close();
 	});
@@ -116,7 +112,7 @@ describe('a finding', () => {
 		const me = await openPage(world);
 		const base = await to(me, 'Cuttings tray', '/adjust');
 		await me.sees(/Let nitrate rise/);
-		await me.page.goto(`${base}/adjust/plan?kind=husbandry&id=nitrate-low`, { waitUntil: 'networkidle0' });
+		await me.page.goto(`${base}/adjust/plan?kind=husbandry&id=nitrate-low`);
 		const text = await me.text();
 		expect(text.indexOf('Ask first')).toBeLessThan(text.indexOf('Then, in this order'));
 		await me.press('Begin today');
@@ -154,13 +150,11 @@ describe('what is reckoned freely', () => {
 		const base = await to(me, 'Paludarium', '/adjust/blend?tapKh=14&tapGh=18&kh=1.5&gh=3&litres=60');
 		await me.sees('6.4 L tap and 53.6 L purified make 60 L of 1.5 dKH');
 		await me.sees(/conditioned against chlorine and chloramine/);
-		await me.page.goto(`${base}/adjust/blend?tapKh=14&kh=20&litres=60`, { waitUntil: 'networkidle0' });
+		await me.page.goto(`${base}/adjust/blend?tapKh=14&kh=20&litres=60`);
 		await me.sees(/make no 20 dKH: the blend lies between 0 and 14/);
-		await me.page.goto(`${base}/adjust/blend?tapKh=hard&kh=20&litres=-3`, { waitUntil: 'networkidle0' });
+		await me.page.goto(`${base}/adjust/blend?tapKh=hard&kh=20&litres=-3`);
 		await me.sees(/One of these is not a number of 0 or more/);
-		await me.page.goto(`${base}/adjust/blend?nowKh=2&nowGh=4&kh=4&gh=6&litres=60`, {
-			waitUntil: 'networkidle0'
-		});
+		await me.page.goto(`${base}/adjust/blend?nowKh=2&nowGh=4&kh=4&gh=6&litres=60`);
 		await me.sees(/3\.6 g of sodium bicarbonate \(KH only\)/);
 		await me.sees(/of calcium chloride dihydrate \(GH only\)/);
 		await me.close();
@@ -231,16 +225,14 @@ describe('a correction to its end, with the clock moved on', () => {
 			const base = await to(me, 'Cuttings tray', '/adjust', fast.origin);
 			await me.press('Plan the days');
 			// What stands first may be another finding: this one is named in the address.
-			await me.page.goto(`${base}/adjust/plan?goals=potassium&with.potassium=salt%3AKCl&volume=known`, {
-				waitUntil: 'networkidle0'
-			});
+			await me.page.goto(`${base}/adjust/plan?goals=potassium&with.potassium=salt%3AKCl&volume=known`);
 			await me.press('Begin today');
 			await me.sees(/Day 1 of \d+/);
 			const plan = me.page.url();
 			const given = new Set<string>();
 			let missed = 0;
 			for (let i = 0; i < 300 && given.size < 4; i++) {
-				await me.page.goto(plan, { waitUntil: 'networkidle0' });
+				await me.page.goto(plan);
 				const pressed = await me.page.evaluate((skip) => {
 					const form = [...document.querySelectorAll('form')].find(
 						(f) =>
@@ -266,9 +258,9 @@ describe('a correction to its end, with the clock moved on', () => {
 			await me.sees(/planned anew once/);
 			await me.press('It has worked: end it');
 			await me.sees(/reached/);
-			await me.page.goto(`${base}/adjust`, { waitUntil: 'networkidle0' });
+			await me.page.goto(`${base}/adjust`);
 			await me.sees('Earlier plans');
-			await me.page.goto(`${base}/log?what=events`, { waitUntil: 'networkidle0' });
+			await me.page.goto(`${base}/log?what=events`);
 			await me.sees(/g of Potassium chloride/);
 			await me.close();
 		} finally {

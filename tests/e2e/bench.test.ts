@@ -134,7 +134,7 @@ describe('one test by hand, from the first open to the file', () => {
 		await me.press('Add a drop');
 		await me.page.keyboard.press('Space');
 		await me.sees('2 of 3 drops');
-		await me.page.reload({ waitUntil: 'networkidle0' });
+		await me.page.reload();
 		await me.sees('2 of 3 drops');
 		await me.goto('/log');
 		await me.press('Unfinished test');
@@ -151,7 +151,7 @@ describe('one test by hand, from the first open to the file', () => {
 		await me.press('Done, go on');
 		await me.press('Done, go on');
 		await typeVolume(me, 0, '0,43');
-		await me.page.reload({ waitUntil: 'networkidle0' });
+		await me.page.reload();
 		await me.sees('7.9 ± 0.5');
 		await me.press('Colour has turned');
 		await me.sees('had 1 of 3 drops');

@@ -4,12 +4,15 @@ import { existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import { build } from '../../scripts/application.mjs';
 import { freePort } from '../../scripts/database.mjs';
 
 const ROOT = join(import.meta.dirname, '../..');
 const BUILD = process.env.TEVRIK_TEST_BUILD ?? join(ROOT, '.test/build');
+
+/** However busy the machine is. */
+const PATIENCE = { timeout: 120_000, interval: 300 };
 
 let home: string;
 const started: ChildProcess[] = [];
@@ -42,7 +45,7 @@ function command(script: string, args: string[], env: Record<string, string> = {
 		ended,
 		said: () => said,
 		async until(words: string) {
-			for (let i = 0; i < 600; i++) {
+			for (let i = 0; i < 2400; i++) {
 				if (said.includes(words)) return;
 				if (child.exitCode !== null) throw new Error(`it ended: ${said}`);
 				await new Promise((done) => setTimeout(done, 100));
@@ -150,6 +153,16 @@ describe('npm run demo', () => {
 		const first = command('demo.mjs', ['--port', port]);
 		await first.until(`Tevrik is at ${origin}`);
 		await enter('before the end');
+
+		// What ends by itself is started again, and what was saved is there.
+		const pidIn = (file: string) => Number(readFileSync(join(home, file), 'utf8'));
+		process.kill(pidIn('server.pid'), 'SIGKILL');
+		await first.until('The server ended unexpectedly and is started again (1 of 3)');
+		await vi.waitFor(async () => expect(await notes()).toContain('before the end'), PATIENCE);
+		process.kill(pidIn('database/mariadb.pid'), 'SIGKILL');
+		await first.until('The database ended unexpectedly and is started again (1 of 3)');
+		await vi.waitFor(async () => expect(await notes()).toContain('before the end'), PATIENCE);
+
 		const backup = await refusal('backup.mjs', ['backup', join(home, 'copies')]);
 		expect(backup).toMatchObject({ status: 0, said: expect.stringMatching(/^Saved to .*\.sql\.gz$/) });
 		first.child.kill('SIGINT');

@@ -4,7 +4,7 @@ import { openPage, PHONE, startWorld, type Person, type World } from './world.ts
 
 let world: World;
 beforeAll(async () => {
-	world = await startWorld({ rate: 60 });
+	world = await startWorld();
 });
 afterAll(() => world.stop());
 

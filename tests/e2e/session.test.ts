@@ -154,7 +154,7 @@ describe('a session of four colour tests', () => {
 		await sleep(800);
 		await me.press('Done, clear the bench');
 		await me.sees('What do you test?');
-		await me.page.reload({ waitUntil: 'networkidle0' });
+		await me.page.reload();
 		expect(await results(me)).toBe(before + 4);
 		expect(complaintsOf(me)).toEqual([]);
 		await me.close();
@@ -179,7 +179,7 @@ describe('a session of four colour tests', () => {
 		await sleep(800);
 		await other.press('Done, clear the bench');
 		await other.sees('What do you test?');
-		await other.page.reload({ waitUntil: 'networkidle0' });
+		await other.page.reload();
 		// The one of the demo world that was left an hour ago still waits.
 		await other.sees(/Left unfinished, .*2 tests of Lobby reef still open/);
 		expect(await other.text()).not.toContain('one test of Lobby reef still open');
@@ -193,7 +193,7 @@ describe('a session of four colour tests', () => {
 		await other.press('The rest tomorrow');
 		await other.sees(/Planned for Tue 24 Nov: (nitrate|phosphate)\./);
 		await sleep(500);
-		await other.page.reload({ waitUntil: 'networkidle0' });
+		await other.page.reload();
 		await other.sees(/Planned for Tue 24 Nov: one test of Lobby reef\./);
 		await other.press('Drop it');
 		await other.page.waitForFunction(() => !document.body.innerText.includes('Planned for Tue'));

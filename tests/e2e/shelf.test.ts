@@ -97,7 +97,7 @@ describe('the shelf', () => {
 		await me.page.waitForFunction((e) => e.naturalWidth > 100, {}, shown!);
 
 		// Taken back, the results come back; a leaky dropper shows what it would do before it does it.
-		await me.page.goto(page, { waitUntil: 'networkidle0' });
+		await me.page.goto(page);
 		await me.press('Take it back');
 		await me.sees('1 result moves');
 		await me.press('Take the correction back');
@@ -208,7 +208,7 @@ describe('the shelf', () => {
 		await me.goto('/habits');
 		await me.press('trust it until something is odd');
 		await me.press('goes back into its bottle');
-		await Promise.all([me.page.waitForNavigation({ waitUntil: 'networkidle0' }), me.press('Keep these')]);
+		await Promise.all([me.page.waitForNavigation(), me.press('Keep these')]);
 		await me.goto('/shelf');
 		expect(await me.text()).not.toContain('not checked on a standard yet');
 		await me.sees('past its date: check it before you trust it');

@@ -17,9 +17,7 @@ async function at(water: string, view: string): Promise<Person> {
 			)?.pathname ?? location.pathname,
 		water
 	);
-	await me.page.goto(`${world.origin}${href.replace(/\/[a-z]+$/, '')}${view}`, {
-		waitUntil: 'networkidle0'
-	});
+	await me.page.goto(`${world.origin}${href.replace(/\/[a-z]+$/, '')}${view}`);
 	await me.page.evaluate(() => document.querySelectorAll('details').forEach((d) => (d.open = true)));
 	return me;
 }
@@ -159,7 +157,7 @@ describe('the demo world tells that', () => {
 		const href = await me.page.evaluate(
 			() => document.querySelector<HTMLAnchorElement>('a[href*="/panel/death"]')!.href
 		);
-		await me.page.goto(href, { waitUntil: 'networkidle0' });
+		await me.page.goto(href);
 		await me.sees('All of it was tested');
 		await me.sees(/Ammonia.*As it should be: found.*None found: the water did not turn/);
 		await me.close();
@@ -172,7 +170,7 @@ describe('the demo world tells that', () => {
 					a.innerText.includes('Alkalinity by drops')
 				)!.href
 		);
-		await me.page.goto(href, { waitUntil: 'networkidle0' });
+		await me.page.goto(href);
 		await me.sees(/leaks or spits/);
 		await me.close();
 	});

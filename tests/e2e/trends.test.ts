@@ -166,7 +166,7 @@ describe('the stack of trends', () => {
 		);
 		const point = links.find((l) => l.row.includes('a point in the wrong place'))!;
 		const unit = links.find((l) => l.row.includes('another unit'))!;
-		await me.page.goto(point.href, { waitUntil: 'networkidle0' });
+		await me.page.goto(point.href);
 		await me.sees('does not fit');
 		await me.press('That is it');
 		await me.sees(/Corrected 4\d\d ± /);
@@ -175,7 +175,7 @@ describe('the stack of trends', () => {
 		await me.goto('/log?what=calcium');
 		await me.sees('Corrected: It was a point in the wrong place.');
 
-		await me.page.goto(unit.href, { waitUntil: 'networkidle0' });
+		await me.page.goto(unit.href);
 		await me.press('No, as entered');
 		await me.page.waitForFunction(() => location.pathname.endsWith('/today'));
 		const rest = await me.page.$$eval('a[href*="/log/"]', (all) =>

@@ -118,6 +118,28 @@ const PATIENCE_MS = 25_000;
 export const DESK = { width: 1280, height: 800 } as const;
 export const PHONE = { width: 390, height: 844, hasTouch: true, isMobile: true } as const;
 
+/** Loads and reloads end when the page is there, its script runs, and it asks for nothing more. */
+function patient(page: Page): void {
+	const [goto, reload] = [page.goto.bind(page), page.reload.bind(page)];
+	const settled = async () => {
+		if (page.isJavaScriptEnabled()) {
+			// A page that is no page of ours (a file, a refusal) never says so.
+			await page.waitForSelector('html[data-running]', { timeout: 4000 }).catch(() => undefined);
+		}
+		await page.waitForNetworkIdle({ idleTime: 80 });
+	};
+	page.goto = async (url, options) => {
+		const response = await goto(url, { ...options, waitUntil: 'load' });
+		await settled();
+		return response;
+	};
+	page.reload = async (options) => {
+		const response = await reload({ ...options, waitUntil: 'load' });
+		await settled();
+		return response;
+	};
+}
+
 /** A page with what a person does on it, and everything the browser complained about. */
 export async function openPage(world: World, path = '/', viewport: typeof DESK | typeof PHONE = DESK) {
 	const context = await world.newContext();
@@ -128,7 +150,8 @@ export async function openPage(world: World, path = '/', viewport: typeof DESK |
 		if (message.type() === 'error') complaints.push(message.text());
 	});
 	page.on('pageerror', (error) => complaints.push(error instanceof Error ? error.message : String(error)));
-	await page.goto(world.origin + path, { waitUntil: 'networkidle0' });
+	patient(page);
+	await page.goto(world.origin + path);
 	const base = /^.*\/waters\/[^/]+/.exec(page.url())?.[0] ?? world.origin;
 
 	/** A failed wait tells what the person saw instead. */
@@ -232,12 +255,13 @@ export async function openPage(world: World, path = '/', viewport: typeof DESK |
 					NEXT
 				);
 				if (state === 'there') return;
-				await new Promise((resolve) => setTimeout(resolve, state === 'pressed' ? 15 : 100));
+				if (state === 'waiting') await world.wait(4);
+				await new Promise((resolve) => setTimeout(resolve, 15));
 			}
 			throw new Error(`no instrument at ${page.url()}: ${(await this.text()).slice(0, 800)}`);
 		},
 		async goto(view: string) {
-			await page.goto(base + view, { waitUntil: 'networkidle0' });
+			await page.goto(base + view);
 		},
 		async sees(text: string | RegExp) {
 			await explained(
@@ -267,6 +291,8 @@ export async function openPage(world: World, path = '/', viewport: typeof DESK |
 				.split('\r\n')
 				.map((line) => line.split(','));
 		},
+		/** Lets time pass without waiting for it. */
+		wait: (seconds: number) => world.wait(seconds),
 		/** The session, for asking without the browser. */
 		cookie: async () =>
 			(await context.cookies()).map((c) => `${c.name}=${c.value}`).join('; '),

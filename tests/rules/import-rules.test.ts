@@ -1,6 +1,7 @@
 import { spawnSync } from 'node:child_process';
 import { copyFileSync, mkdirSync, mkdtempSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
+import { ESLint } from 'eslint';
 import { afterEach, describe, expect, it } from 'vitest';
 
 const ROOT = join(import.meta.dirname, '../..');
@@ -47,7 +48,7 @@ describe('the import rules', () => {
 			'no-unresolvable': ['src/lib/format/a.ts', use('$lib/nowhere')],
 			'routes-never-reach-the-database': ['src/routes/a.ts', use('$lib/server/db/x')],
 			'sql-only-in-db-and-repository': ['src/lib/server/service/a.ts', use('drizzle-orm')],
-			'ui-areas-do-not-import-each-other': ['src/lib/ui/today/b.ts', use('$lib/ui/log/x')]
+			'ui-areas-do-not-import-each-other': ['src/lib/ui/board/b.ts', use('$lib/ui/log/x')]
 		};
 		expect(
 			broken({
@@ -59,5 +60,35 @@ describe('the import rules', () => {
 				...Object.fromEntries(Object.values(planted))
 			})
 		).toEqual(Object.keys(planted));
+	});
+});
+
+describe('the lint rules', () => {
+	/** What is said of a file of ours if this stood in it. */
+	async function said(file: string, text: string): Promise<string[]> {
+		const [result] = await new ESLint({ cwd: ROOT }).lintText(text, { filePath: join(ROOT, file) });
+		return result!.messages.map((m) => `${m.ruleId}: ${m.message}`);
+	}
+	it('catch a type of the server in a component', { timeout: 60_000 }, async () => {
+		const text = `<script lang="ts">
+	import type { Services } from '$lib/server/services';
+	let { services }: { services: Services } = $props();
+</script>
+
+{typeof services}
+`;
+		expect((await said('src/lib/ui/board/BoardView.svelte', text)).join()).toMatch(
+			/no-restricted-imports.*never imports the server/
+		);
+	});
+	it('catch who reaches for the pool inside a transaction', { timeout: 60_000 }, async () => {
+		const use = (inside: string) => `import { once } from './once.ts';
+import type { PooledDeps } from './deps.ts';
+export const act = (deps: PooledDeps) => once(deps, {} as never, 'x', { id: '' }, async (tx, within) => ${inside});
+`;
+		const rule = /Inside a transaction there is only what was handed in/;
+		const file = 'src/lib/server/service/keep-reading.ts';
+		expect((await said(file, use('{ void deps.clock; void tx; void within; return {} as never; }'))).join()).toMatch(rule);
+		expect((await said(file, use('{ void tx; void within; return {} as never; }'))).join()).not.toMatch(rule);
 	});
 });

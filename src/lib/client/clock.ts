@@ -17,12 +17,14 @@ export function browserClock(shared: SharedClock | null): Clock {
 	if (!shared) return { now: () => instant(Date.now()) };
 	const origin = performance.now();
 	let movedMs = 0;
+	const nowMs = () => shared.nowMs + movedMs + (performance.now() - origin) * shared.rate;
 	if (typeof window !== 'undefined') {
 		window.addEventListener(MOVED, (event) => {
 			movedMs += (event as CustomEvent<number>).detail;
+			rememberClock({ nowMs: nowMs(), rate: shared.rate });
 		});
 	}
-	return { now: () => instant(Math.round(shared.nowMs + movedMs + (performance.now() - origin) * shared.rate)) };
+	return { now: () => instant(Math.round(nowMs())) };
 }
 
 /** Remembers how a set clock goes against the device's own; forgets it where none is set. */

@@ -1,6 +1,7 @@
 import type { Fault } from '$lib/core/result';
 import type { Answer } from './api';
 import type { Outgoing } from './local-store';
+import { movedTimes } from './moved-times';
 
 interface OutgoingStore {
 	all(): Promise<Outgoing[]>;
@@ -24,8 +25,8 @@ export class Outbox {
 	#store: OutgoingStore;
 	#send: Send;
 	#sending: Promise<void> | null = null;
-	/** What was answered to what, until it was told. */
-	#answers: Record<string, Answer<unknown>> = {};
+	/** What was answered to what, until whoever put it was told: several may wait at once. */
+	#answers = new Map<string, Answer<unknown> | null>();
 
 	constructor(store: OutgoingStore, send: Send) {
 		this.#store = store;
@@ -47,24 +48,24 @@ export class Outbox {
 		// Without a store it is kept by this page alone, and sent all the same.
 		await this.#store.add(item).catch(() => undefined);
 		this.waiting = [...this.waiting, item];
+		this.#answers.set(item.id, null);
 		await this.flush();
-		const answer = this.#answers[item.id] as Answer<T> | undefined;
-		this.#answers = {};
+		const answer = this.#answers.get(item.id) as Answer<T> | null;
+		this.#answers.delete(item.id);
 		return answer ?? { kind: 'away', message: 'The server cannot be reached.' };
 	}
 
 	/** Sends what waits, in order; stops where the server is away. */
 	async flush(): Promise<void> {
 		while (this.#sending) await this.#sending;
-		this.#sending = this.#sendAll();
+		this.#sending = this.#sendAll().finally(() => (this.#sending = null));
 		await this.#sending;
-		this.#sending = null;
 	}
 	async #sendAll(): Promise<void> {
 		for (let item = this.waiting[0]; item; item = this.waiting[0]) {
 			const answer = await this.#send(item.url, item.command);
 			const { id } = item;
-			this.#answers[id] = answer;
+			if (this.#answers.has(id)) this.#answers.set(id, answer);
 			// Signed out is as good as away: it is sent once somebody has signed in again.
 			if (answer.kind === 'away') return;
 			if (answer.kind === 'refused' && answer.fault.code === 'not-signed-in') return;
@@ -80,6 +81,17 @@ export class Outbox {
 		this.refused = this.refused.filter((r) => r.item.id !== id);
 		this.waiting = [...this.waiting, ...again];
 		await this.flush();
+	}
+	/** Sends something that was refused for its times once more, with the error of the device's clock taken out. */
+	async putRight(id: string, byMinutes: number): Promise<void> {
+		const found = this.refused.find((r) => r.item.id === id);
+		if (!found) return;
+		const { seq: _, ...item } = found.item;
+		const right = { ...item, command: movedTimes(item.command, -byMinutes * 60_000) };
+		await this.#store.remove(id).catch(() => undefined);
+		await this.#store.add(right).catch(() => undefined);
+		this.refused = this.refused.map((r) => (r.item.id === id ? { ...r, item: right } : r));
+		await this.tryAgain(id);
 	}
 	/** It was seen, or is put right in another way. */
 	async forget(id: string): Promise<void> {

@@ -56,6 +56,53 @@ describe('what the server does not have yet', () => {
 		await Promise.all([outbox.flush(), outbox.flush(), outbox.flush()]);
 		expect([sent, kept, outbox.waiting]).toEqual([['a', 'b', 'c'], [], []]);
 	});
+	it('answers each of two that are put at once with its own answer', async () => {
+		const { outbox, refuse } = desk();
+		refuse.add('b');
+		const [a, b, c] = await Promise.all(['a', 'b', 'c'].map((id) => outbox.put(item(id))));
+		expect([a, c]).toEqual([
+			{ kind: 'ok', value: 'a' },
+			{ kind: 'ok', value: 'c' }
+		]);
+		expect(b).toMatchObject({ kind: 'refused', fault: { code: 'beyond-syringe' } });
+	});
+	it('is sent again with its times put right where the clock of the device was ahead', async () => {
+		const ahead = 11 * 60_000;
+		const kept: Outgoing[] = [];
+		const sent: unknown[] = [];
+		const store = {
+			all: () => Promise.resolve([...kept]),
+			add: (i: Outgoing) => Promise.resolve(void kept.push(i)),
+			remove: (id: string) => Promise.resolve(void kept.splice(0, kept.length, ...kept.filter((k) => k.id !== id)))
+		};
+		const send = <T>(_: string, command: unknown): Promise<Answer<T>> => {
+			sent.push(command);
+			const { finishedAt } = command as { finishedAt: number };
+			return Promise.resolve(
+				finishedAt > 0
+					? { kind: 'refused', fault: { code: 'in-the-future', details: { minutes: 11 } } }
+					: { kind: 'ok', value: undefined as T }
+			);
+		};
+		const outbox = new Outbox(store, send);
+		const command = {
+			drawnAt: ahead - 2,
+			finishedAt: ahead,
+			dueAt: 5,
+			reading: { form: 'step', at: { kind: 'on', index: 3 } },
+			stepLog: [{ at: ahead - 1, kind: 'step-done' }]
+		};
+		await outbox.put({ id: 'a', url: '/x', label: 'a', command });
+		expect(outbox.refused).toHaveLength(1);
+		await outbox.putRight('a', 11);
+		expect([outbox.refused, outbox.waiting, kept]).toEqual([[], [], []]);
+		expect(sent.at(-1)).toEqual({
+			...command,
+			drawnAt: -2,
+			finishedAt: 0,
+			stepLog: [{ at: -1, kind: 'step-done' }]
+		});
+	});
 	it('is found again by the next page', async () => {
 		const { outbox, store, send, away, sent } = desk();
 		away(true);

@@ -20,14 +20,14 @@ import {
 	type Repair,
 	type Supplement
 } from '$lib/core/correction';
-import { PARAMETER_IDS, type ParameterId } from '$lib/core/quantity';
+import { POSSIBLE, PARAMETER_IDS, type ParameterId } from '$lib/core/quantity';
 import type { Instant } from '$lib/core/time';
 import type { SupplementStrength } from '$lib/core/balance';
 import { closed, Id, InstantMs, Note, OffsetMinutes, words } from './common.ts';
 import type { LeftOut } from './left-out.ts';
 
 const Strength = Type.Object(
-	{ parameter: words(RAISED), risePer100L: Type.Number({ exclusiveMinimum: 0, maximum: 1000 }) },
+	{ parameter: words(RAISED), risePer100L: Type.Number({ exclusiveMinimum: 0, maximum: POSSIBLE.risePerMlIn100L.most }) },
 	closed
 );
 const Purity = Type.Number({ minimum: 0.5, maximum: 1 });

@@ -53,6 +53,8 @@ export const SaveTestRun = Type.Object(
 		reading: AnyReading,
 		/** A slip was asked about on the bench, and this was the answer. */
 		slip: Type.Optional(SlipAnswer),
+		/** It is unusual for this kind of water; somebody was asked, and it is so. */
+		unusual: Type.Optional(Type.Literal('as-read')),
 		stepLog: Type.Array(StepEntry, { maxItems: 2000 }),
 		note: Note
 	},

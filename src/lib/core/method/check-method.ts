@@ -1,6 +1,16 @@
 import { atMost } from '../numeric/index.ts';
-import { PARAMETERS, UNITS, type ParameterId, type UnitId } from '../quantity/index.ts';
-import { fail, ok, type Result } from '../result/index.ts';
+import {
+	convert,
+	firstImpossible,
+	PARAMETERS,
+	POSSIBLE,
+	POSSIBLE_IN_WATER,
+	UNITS,
+	type ParameterId,
+	type Possible,
+	type UnitId
+} from '../quantity/index.ts';
+import { fail, ok, type Fault, type Result } from '../result/index.ts';
 import { chart } from './chart.ts';
 import { titrationsOf, type Method, type Titration } from './method.ts';
 import { isTitrated } from './stoichiometry.ts';
@@ -47,12 +57,46 @@ function checkTitration(titration: Titration, path: string): Result<null> {
 	return ok(null);
 }
 
+/** What of a method's numbers cannot be, by the table of what can. */
+function impossiblePart(method: Method): Fault | null {
+	const { low, high } = method.limits;
+	if (low !== null && high !== null && low >= high) {
+		return { code: 'target-reversed', field: 'limits.high', details: { low, high } };
+	}
+	const water = POSSIBLE_IN_WATER[method.parameter];
+	const inUnit = (unit: UnitId): Possible => {
+		const ends = [water.least, water.most].map((x) => convert(x, PARAMETERS[method.parameter].canonicalUnit, unit));
+		return { ...water, least: Math.min(...ends), most: Math.max(...ends), unit: UNITS[unit].symbol };
+	};
+	return firstImpossible([
+		[water, low, 'limits.low'],
+		[water, high, 'limits.high'],
+		[POSSIBLE.sampleMl, method.sampleMl?.full, 'sampleMl.full'],
+		[POSSIBLE.sampleMl, method.sampleMl?.half, 'sampleMl.half'],
+		[POSSIBLE.price, method.pack.price, 'pack.price'],
+		[POSSIBLE.bottleTests, method.pack.tests, 'pack.tests'],
+		...titrationsOf(method).map(({ meter }, i) => {
+			const path = i === 0 ? 'titration' : 'second';
+			return meter.kind === 'drops'
+				? ([POSSIBLE.dropMl, meter.dropMl, `${path}.meter.dropMl`] as const)
+				: ([POSSIBLE.syringeMl, meter.capacityMl, `${path}.meter.capacityMl`] as const);
+		}),
+		...('colourSteps' in method
+			? method.colourSteps.map(
+					({ value }, i) => [inUnit(method.unit), value, `colourSteps.${i}.value`] as const
+				)
+			: [])
+	]);
+}
+
 /**
  * What no schema can see: whether the parts of a method fit together. A method that passes can be run and read.
  *
  * @returns fails with the path of the part that does not fit
  */
 export function checkMethod(method: Method): Result<null> {
+	const fault = impossiblePart(method);
+	if (fault) return { ok: false, fault };
 	for (const [i, titration] of titrationsOf(method).entries()) {
 		const checked = checkTitration(titration, i === 0 ? 'titration' : 'second');
 		if (!checked.ok) return checked;

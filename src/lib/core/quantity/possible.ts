@@ -66,6 +66,8 @@ export const POSSIBLE = {
 	),
 	doseMl: can(1e-4, 100_000, 'mL', 'A hundredth of a drop; the canister of an institution.'),
 	doseShare: can(0, 0.2, 'of the water', 'A fifth of a water in one day is an exchange, no dose.'),
+	stockMl: can(0.01, 20_000, 'mL', 'A drop of stock; the largest bottle that is mixed at home.'),
+	weighedG: can(0.001, 5000, 'g', 'The finest balance at home; a bucket of salt.'),
 	price: can(0, 100_000, '', 'The dearest instrument on a private shelf.'),
 	days: can(0.01, 366, 'days', 'A year.'),
 	kOfU: can(1, 4, '', 'Coverage factors that are stated (GUM, G.6).'),

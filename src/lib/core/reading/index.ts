@@ -47,7 +47,7 @@ export {
 	type TestResult,
 	type ValueResult
 } from './test-result.ts';
-export { unsoundness, type Unsound } from './sound.ts';
+export { unsoundness, unusualIn, type Unsound } from './sound.ts';
 export { faultOnScale } from './check-number.ts';
 export { marksAround } from './marks-around.ts';
 export { printedTables, type PrintedTable, type TableEntry } from './printed-table.ts';

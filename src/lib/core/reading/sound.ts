@@ -1,6 +1,6 @@
-import { isPossible, POSSIBLE_IN_WATER, possibleU } from '../quantity/index.ts';
-import { fail, ok, type Result } from '../result/index.ts';
-import type { TestResult } from './test-result.ts';
+import { isPossible, POSSIBLE_IN_WATER, possibleU, usualIn, type WaterSort } from '../quantity/index.ts';
+import { fail, ok, type Fault, type Result } from '../result/index.ts';
+import { boundsOf, pointOf, type TestResult } from './test-result.ts';
 
 /** Why a result cannot be reckoned with. */
 export type Unsound =
@@ -55,4 +55,22 @@ export function sound(result: TestResult): Result<TestResult> {
 		return fail('says-nothing', 'reading', limits);
 	}
 	return fail(why === 'empty' ? 'range-reversed' : 'not-a-number', 'reading');
+}
+
+/** Asks about a result that is possible, but that hardly any water of its kind holds; null where it is usual. */
+export function unusualIn(sort: WaterSort, results: readonly TestResult[]): Fault | null {
+	for (const result of results) {
+		const usual = usualIn(sort, result.parameter);
+		if (!usual) continue;
+		const [least, most] = usual;
+		const { lower, upper } = boundsOf(result);
+		const point = pointOf(result)?.value ?? (result.kind === 'bound' ? result.limit : lower);
+		// Of an interval or a bound, what it surely says.
+		const beyond = result.kind === 'value' ? point < least || point > most : lower > most || (upper ?? most) < least;
+		if (beyond) {
+			const { unit } = POSSIBLE_IN_WATER[result.parameter];
+			return { code: 'unusual', field: 'value', details: { value: Number(point.toPrecision(4)), least, most, unit } };
+		}
+	}
+	return null;
 }

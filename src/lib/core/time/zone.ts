@@ -1,4 +1,4 @@
-import { instant, type Instant } from './instant.ts';
+import type { Instant } from './instant.ts';
 
 /** A day of the calendar, 'YYYY-MM-DD', in some zone that the reader knows. */
 export type CivilDate = string & { readonly __civilDate: unique symbol };
@@ -49,20 +49,4 @@ export function offsetMinutes(at: Instant, timeZone: string): number {
 		Number(p.second)
 	);
 	return Math.round((asUtc - at) / 60_000);
-}
-
-/**
- * The instant at which a wall clock in `timeZone` shows this local time ('YYYY-MM-DDTHH:MM'). In the hour
- * that is repeated in autumn the earlier of the two; in the one skipped in spring, an hour later.
- *
- * @throws {RangeError} when the text is not a local date and time
- */
-export function instantOfLocal(local: string, timeZone: string): Instant {
-	const asUtc = instant(Date.parse(`${local}Z`));
-	const before = offsetMinutes(instant(asUtc - 86_400_000), timeZone);
-	const candidate = instant(asUtc - before * 60_000);
-	const there = offsetMinutes(candidate, timeZone);
-	if (there === before) return candidate;
-	const second = instant(asUtc - there * 60_000);
-	return offsetMinutes(second, timeZone) === there ? second : candidate;
 }

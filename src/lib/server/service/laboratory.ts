@@ -4,7 +4,7 @@ import { statedMethodFor } from '$lib/core/method';
 import { PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
 import { pointOf } from '$lib/core/reading';
 import { fail, ok, type Result } from '$lib/core/result';
-import { addDays, daysBetween, instant, type Instant } from '$lib/core/time';
+import { isFuture, addDays, daysBetween, instant, type Instant } from '$lib/core/time';
 import { SIMULATED_LABORATORY } from '../laboratory/simulated.ts';
 import { isDuplicate } from '../repository/database.ts';
 import { eventsSince } from '../repository/event.ts';
@@ -18,7 +18,6 @@ import {
 import type { SiteScope } from '../repository/scope.ts';
 import { waterAt, type Water } from '../repository/water.ts';
 import type { Deps, PooledDeps } from './deps.ts';
-import { isFuture } from './future.ts';
 import { once, transact } from './once.ts';
 import { soundResultsSince } from './sound-results.ts';
 import { keepRun } from './save-test-run.ts';

@@ -1,11 +1,11 @@
-import type { NoteItem } from '$lib/contract/shelf';
+import type { Bottle, NoteItem } from '$lib/contract/shelf';
 import { dropVolumeMl } from '$lib/core/method';
-import { fail, ok, type Result } from '$lib/core/result';
-import { instant } from '$lib/core/time';
+import { impossible, POSSIBLE } from '$lib/core/quantity';
+import { fail, ok, type Fault, type Result } from '$lib/core/result';
+import { isFuture, instant } from '$lib/core/time';
 import type { SiteScope } from '../repository/scope.ts';
 import { addShelfNote, shelfItemsByIds } from '../repository/shelf.ts';
 import type { PooledDeps } from './deps.ts';
-import { isFuture } from './future.ts';
 import { once } from './once.ts';
 
 /** What a note means, worked out from what was sent; raw numbers stay beside it. */
@@ -26,6 +26,21 @@ function meaningOf(command: NoteItem): Readonly<Record<string, unknown>> {
 	};
 }
 
+/** What of a note cannot be: more than was ever in a bottle, a drop that no dropper gives. */
+function impossibleNote(command: NoteItem, bottles: readonly Bottle[]): Fault | null {
+	if (command.kind === 'counted') {
+		const { reagent, amount } = command.details;
+		const bottle = bottles.find((b) => b.reagent === reagent);
+		if (!bottle || amount <= bottle.full) return null;
+		const unit = bottle.unit === 'ml' ? 'mL' : 'scoops';
+		return { code: 'beyond-scale', field: 'amount', details: { least: 0, most: bottle.full, unit } };
+	}
+	if (command.kind !== 'drop-size') return null;
+	const { dropMl } = meaningOf(command) as { readonly dropMl: number };
+	const { by } = command.details.trial;
+	return impossible(POSSIBLE.dropMl, dropMl, by === 'weighing' ? 'massG' : 'ml');
+}
+
 /** Notes something of a thing; what was read with it is derived again only when that is asked for. */
 export async function noteItem(
 	deps: PooledDeps,
@@ -40,6 +55,8 @@ export async function noteItem(
 		if ('reagent' in details && !item.details.bottles.some((b) => b.reagent === details.reagent)) {
 			return fail('unknown-item', 'reagent');
 		}
+		const fault = impossibleNote(command, item.details.bottles);
+		if (fault) return { ok: false, fault };
 		await addShelfNote(tx, scope, {
 			id: command.id,
 			itemId: command.itemId,

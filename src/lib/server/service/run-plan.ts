@@ -3,7 +3,7 @@ import { NEW_WATER_U, type EventDetails, type EventKind } from '$lib/contract/ev
 import { cautiousResponse, strengthOf } from '$lib/core/correction';
 import type { ParameterId } from '$lib/core/quantity';
 import { fail, ok, type Result } from '$lib/core/result';
-import { instant } from '$lib/core/time';
+import { isFuture, instant } from '$lib/core/time';
 import {
 	addPlan,
 	addPlanNote,
@@ -17,7 +17,6 @@ import type { SiteScope } from '../repository/scope.ts';
 import { waterAt, type Water } from '../repository/water.ts';
 import { readBatches, type Batch } from './batches.ts';
 import type { Deps, PooledDeps } from './deps.ts';
-import { isFuture } from './future.ts';
 import { judgeWater, type JudgedWater } from './judge-water.ts';
 import { makePlan } from './make-plan.ts';
 import { once } from './once.ts';

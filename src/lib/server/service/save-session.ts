@@ -1,8 +1,11 @@
 import type { OpenSession, SaveSession } from '$lib/contract/session';
 import { fail, ok, type Result } from '$lib/core/result';
-import { addDays, instant } from '$lib/core/time';
+import { addDays, inOrderByNow, instant, type NamedTime } from '$lib/core/time';
+import type { Reader } from '../repository/database.ts';
+import { adoptedMethod, adoptedMethods } from '../repository/method.ts';
 import type { SiteScope } from '../repository/scope.ts';
 import { addSheet, openSession, openSessions, revisionOf } from '../repository/session.ts';
+import { shelfItemsByIds } from '../repository/shelf.ts';
 import { watersOf } from '../repository/water.ts';
 import type { Deps, PooledDeps } from './deps.ts';
 import { once } from './once.ts';
@@ -20,6 +23,11 @@ export async function saveSession(
 		const now = within.clock.now();
 		const waters = new Set((await watersOf(tx, scope)).map((w) => w.id));
 		if (!command.tests.every((t) => waters.has(t.waterId))) return fail('unknown-item', 'tests');
+		const unknown = await unknownIn(tx, scope, command);
+		if (unknown) return fail('unknown-item', unknown);
+		const times = timesOf(command);
+		const latest = inOrderByNow([...times].sort((a, b) => a.at - b.at), now);
+		if (!latest.ok) return latest;
 		await openSession(tx, scope, command.sessionId, instant(command.startedAt), now);
 		if ((await revisionOf(tx, scope, command.sessionId)) >= command.revision) {
 			return fail('session-elsewhere', 'revision');
@@ -36,6 +44,39 @@ export async function saveSession(
 		});
 		return ok({ revision: command.revision });
 	});
+}
+
+/** Every time at which something is said to have happened. */
+function timesOf({ startedAt, tests }: SaveSession): NamedTime[] {
+	const at = (field: string, time: number): NamedTime => ({ field, at: time, name: 'that' });
+	return [
+		at('startedAt', startedAt),
+		...tests.flatMap((t, i) => [
+			at(`tests.${i}.drawnAt`, t.drawnAt),
+			at(`tests.${i}.startedAt`, t.startedAt),
+			...t.log.map((entry, n) => at(`tests.${i}.log.${n}.at`, entry.at))
+		])
+	];
+}
+
+/** The first thing that a session names and this site does not have; null where all is there. */
+async function unknownIn(tx: Reader, scope: SiteScope, { tests }: SaveSession): Promise<string | null> {
+	const codes = new Set((await adoptedMethods(tx, scope)).map(({ method }) => `${method.code}@${method.version}`));
+	const older = new Map<string, boolean>();
+	for (const [i, { methodCode, methodVersion }] of tests.entries()) {
+		const key = `${methodCode}@${methodVersion}`;
+		if (codes.has(key)) continue;
+		// A session may go on that began before its method was changed.
+		if (!older.has(key)) older.set(key, (await adoptedMethod(tx, scope, methodCode, methodVersion)) !== null);
+		if (!older.get(key)) return `tests.${i}.methodCode`;
+	}
+	const ids = [...new Set(tests.flatMap((t) => [t.kitId, t.standardId].filter((id) => id !== null)))];
+	const items = new Map((await shelfItemsByIds(tx, scope, ids)).map((item) => [item.id, item]));
+	for (const [i, { kitId, standardId }] of tests.entries()) {
+		if (kitId !== null && items.get(kitId)?.kind !== 'kit') return `tests.${i}.kitId`;
+		if (standardId !== null && items.get(standardId)?.kind !== 'standard') return `tests.${i}.standardId`;
+	}
+	return null;
 }
 
 /** Sessions of this site that were planned or left unfinished. */

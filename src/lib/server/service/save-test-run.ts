@@ -1,9 +1,9 @@
 import type { SaveTestRun } from '$lib/contract/test-run';
 import { progressOf, type BenchEntry } from '$lib/core/bench';
 import { stepsFor } from '$lib/core/method';
-import type { TestResult } from '$lib/core/reading';
+import { unusualIn, type TestResult } from '$lib/core/reading';
 import { fail, ok, type Result } from '$lib/core/result';
-import { instant } from '$lib/core/time';
+import { inOrderByNow, instant } from '$lib/core/time';
 import { adoptedMethod } from '../repository/method.ts';
 import type { SiteScope } from '../repository/scope.ts';
 import { setCurrentResults } from '../repository/result.ts';
@@ -12,8 +12,8 @@ import { openSession } from '../repository/session.ts';
 import { addSlipAnswer } from '../repository/slip.ts';
 import { addReading, addRun, sampleById } from '../repository/test.ts';
 import { waterAt } from '../repository/water.ts';
+import { sortOf } from './water-sort.ts';
 import type { PooledDeps, Within } from './deps.ts';
-import { isFuture } from './future.ts';
 import { newResults } from './new-results.ts';
 import { once } from './once.ts';
 import { deriveByKit, kitParts } from './run-kit.ts';
@@ -41,7 +41,21 @@ export async function keepRun(
 ): Promise<Result<SavedRun>> {
 	const tx = within.db;
 	const now = within.clock.now();
-	if (isFuture(command.finishedAt, now)) return fail('in-the-future', 'finishedAt');
+	const times = inOrderByNow(
+		[
+			{ field: 'drawnAt', at: command.drawnAt, name: 'the sample was drawn' },
+			{ field: 'startedAt', at: command.startedAt, name: 'the test began' },
+			{ field: 'finishedAt', at: command.finishedAt, name: 'it was read' }
+		],
+		now
+	);
+	if (!times.ok) return times;
+	// The steps are noted one after the other, by the same clock.
+	const steps = inOrderByNow(
+		command.stepLog.map(({ at }, i) => ({ field: `stepLog.${i}.at`, at, name: 'the step before it' })),
+		now
+	);
+	if (!steps.ok) return steps;
 	const water = await waterAt(tx, scope, command.waterId, now);
 	if (!water) return fail('unknown-item', 'waterId');
 	const adopted = await adoptedMethod(tx, scope, command.methodCode, command.methodVersion);
@@ -62,14 +76,19 @@ export async function keepRun(
 	const parts = await kitParts(tx, scope, itemIds);
 	if ([...parts.values()].some((p) => p.state.retiredAt !== null)) return fail('kit-retired', 'itemIds');
 	const readAt = standardId ? null : instant(command.drawnAt);
-	const steps = stepsFor(adopted.method, command.reading.portion);
+	const protocol = stepsFor(adopted.method, command.reading.portion);
 	const stepLog = command.stepLog as unknown as readonly BenchEntry[];
-	const { deviations } = progressOf(steps, stepLog);
+	const { deviations } = progressOf(protocol, stepLog);
 	const derived = deriveByKit(adopted.method, command.reading, [...parts.values()], readAt, deviations);
 	if (!derived.ok) {
 		return fail(derived.fault.code, `reading.${derived.fault.field ?? ''}`, derived.fault.details);
 	}
 
+	// At the bench the slip finder asks of every reading; what comes from elsewhere nobody else asks about.
+	if (!standardId && adopted.method.kind === 'stated' && !command.unusual) {
+		const fault = unusualIn(sortOf(water), derived.value.outcomes.map((o) => o.result));
+		if (fault) return { ok: false, fault };
+	}
 	const known = await sampleById(tx, scope, command.sampleId);
 	const waterId = standardId ? null : command.waterId;
 	if (known && (known.waterId !== waterId || known.standardId !== standardId)) {
@@ -107,6 +126,15 @@ export async function keepRun(
 		reason: null,
 		receivedAt: now
 	});
+	if (command.unusual) {
+		await addSlipAnswer(tx, scope, {
+			id: within.newId(),
+			runId: command.id,
+			kind: null,
+			answer: 'as-entered',
+			answeredAt: now
+		});
+	}
 	if (command.slip) {
 		const { kind, answer } = command.slip;
 		await addSlipAnswer(tx, scope, { id: within.newId(), runId: command.id, kind, answer, answeredAt: now });

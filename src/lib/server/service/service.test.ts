@@ -6,7 +6,7 @@ import { LOG_COLUMNS, unquoteFormula } from '$lib/core/interchange';
 import { addDays, instant } from '$lib/core/time';
 import type { StoredEvent } from '../repository/event';
 import type { DatedBand } from '../repository/water';
-import { isFuture } from './future';
+import { isFuture } from '$lib/core/time';
 import { logCsv } from './log-csv';
 import { contentHash } from './once';
 import type { LogEntry } from './read-log';

@@ -7,6 +7,9 @@ import { typedInstant } from './event-form.ts';
 import { numberIn, typedText } from './form.ts';
 import { checkTestRun } from './reading.ts';
 
+/** What such a value can be; nothing sent is a value as it stands. */
+const SENSES: ReadonlySet<string> = new Set(['', 'value', '<', '>']);
+
 /** Turns the form for a value from elsewhere, such as a laboratory's, into a run of the method that says so. */
 export function statedRunOfForm(
 	form: FormData,
@@ -22,6 +25,7 @@ export function statedRunOfForm(
 	if (Number.isNaN(at)) return fail('invalid-field', 'happenedAt', { rule: 'date-and-time' });
 	const value = numberIn(form.get('value'));
 	const sense = typedText(form.get('sense'));
+	if (!SENSES.has(sense)) return fail('invalid-field', 'sense', { rule: 'word' });
 	if (value === null || Number.isNaN(value)) return fail('not-a-number', 'value');
 	const expandedU = numberIn(form.get('expandedU'));
 	if (Number.isNaN(expandedU)) return fail('not-a-number', 'expandedU');
@@ -51,6 +55,7 @@ export function statedRunOfForm(
 			source
 		},
 		stepLog: [],
+		...(form.get('unusual') === 'as-read' ? { unusual: 'as-read' as const } : {}),
 		note: typedText(form.get('note'))
 	});
 }

@@ -104,7 +104,7 @@ describe('the entry form', () => {
 		[
 			'a strength below zero',
 			{ kind: 'dose', 'details.supplement': 'x', 'details.amountMl': '1', 'details.strength.calcium': '-1' },
-			'details.strength.0.risePerMlIn100L'
+			'details.strength.calcium.risePerMlIn100L'
 		],
 		['no days', { kind: 'recurring-dose-missed', 'details.supplement': 'x' }, 'details.days'],
 		['a change of less than nothing', { kind: 'water-change', 'details.volumeL': '-4' }, 'details.volumeL'],

@@ -60,7 +60,7 @@
 							>{/if}</td
 					>
 					{#each [up, down] as l (l.direction)}
-						<td class="py-2 pr-4 text-right whitespace-nowrap"
+						<td class="py-2 pr-4 text-right sm:whitespace-nowrap"
 							>{l.perDay === null ? 'any' : `${plain(l.perDay)}${unit(p)}`}{l.perDay !== null &&
 							l.perDay !== l.cautious
 								? ' (yours)'

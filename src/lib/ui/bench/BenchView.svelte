@@ -253,7 +253,14 @@
 					><strong class="text-warn">{item.label} was not taken.</strong>
 					{faultText(fault)} It is kept here.</span
 				>
-				<Action onclick={() => void outbox.tryAgain(item.id)}>Send it again</Action>
+				{#if fault.code === 'in-the-future' && fault.details?.minutes !== undefined}
+					{@const minutes = Number(fault.details.minutes)}
+					<Action onclick={() => void outbox.putRight(item.id, minutes)}
+						>Put right by {minutes} {minutes === 1 ? 'minute' : 'minutes'}</Action
+					>
+				{:else}
+					<Action onclick={() => void outbox.tryAgain(item.id)}>Send it again</Action>
+				{/if}
 				<Action kind="quiet" onclick={() => void outbox.forget(item.id)}>Throw it away</Action>
 			</p>
 		</div>

@@ -20,6 +20,7 @@
 			readonly entered: Record<string, string>;
 			readonly field: string;
 			readonly text: string;
+			readonly code: string;
 		} | null;
 	}
 	let { id, waterId, chosen, timeZone, now, refused }: Props = $props();
@@ -98,6 +99,12 @@
 			fault={fault('happenedAt')}
 		/>
 		<Field name="note" label="Note" maxlength={2000} value={before('note') ?? ''} />
+		{#if refused?.code === 'unusual'}
+			<label class="flex min-h-11 items-center gap-3 font-semibold">
+				<input type="checkbox" name="unusual" value="as-read" class="h-6 w-6 accent-[var(--ink)]" />
+				It is so: keep it as it is
+			</label>
+		{/if}
 		<div class="flex gap-3 pt-2">
 			<Action kind="primary" type="submit" size="large">Save the result</Action>
 			<Action kind="quiet" size="large" href="/waters/{waterId}/log">Back to the Log</Action>
