@@ -54,7 +54,8 @@ async function database(fresh) {
 			migrationUrl: migrationUrl ?? url,
 			applicationUser: '',
 			ended: new Promise(() => {}),
-			again: () => stop('The named database ended. Start it, then start Tevrik again: what was saved is kept.'),
+			again: () =>
+				stop('The named database ended. Start it, then start Tevrik again: what was saved is kept.'),
 			stop: async () => {}
 		};
 	}

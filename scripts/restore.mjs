@@ -89,7 +89,9 @@ export async function restore({ url, loadUrl = url, file, home }) {
 	const { migrations } = await checkBackup(file);
 	const newer = [...migrations].find((tag) => !known().has(tag));
 	if (newer) {
-		stop(`${file} was written by a newer Tevrik ("${newer}" is not known here). Update first. Nothing was changed.`);
+		stop(
+			`${file} was written by a newer Tevrik ("${newer}" is not known here). Update first. Nothing was changed.`
+		);
 	}
 	const scratch = `tevrik_restore_${stamp()}`;
 	const reopen = closeRecords(home);
@@ -104,7 +106,10 @@ export async function restore({ url, loadUrl = url, file, home }) {
 		// When the program fails, its own words matter, not that the pipe broke.
 		await pipeline(createReadStream(file), createGunzip(), child.stdin).catch(() => undefined);
 		await ended;
-		runScript('migrate.ts', { MIGRATION_DATABASE_URL: withDatabase(url, scratch), TEVRIK_APPLICATION_USER: '' });
+		runScript('migrate.ts', {
+			MIGRATION_DATABASE_URL: withDatabase(url, scratch),
+			TEVRIK_APPLICATION_USER: ''
+		});
 		await exchange(url, scratch, database, aside);
 	} catch (error) {
 		await ask(loadUrl, `drop database if exists \`${scratch}\``).catch(() => undefined);

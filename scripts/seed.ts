@@ -116,7 +116,9 @@ async function fillReadings(
 ): Promise<void> {
 	for (const [i, one] of story.readings.entries()) {
 		const { at, method, reading } = one;
-		moment = at;
+		const stepLog = calmLog(method, reading.portion, at);
+		const finishedAt = stepLog.at(-1)?.at ?? at;
+		moment = finishedAt;
 		const readingId = deps.newId();
 		const kit = itemIds.get(kitOf(shelf, one) ?? '');
 		must(
@@ -131,10 +133,10 @@ async function fillReadings(
 				methodVersion: method.version,
 				drawnAt: at,
 				startedAt: at,
-				finishedAt: at,
+				finishedAt,
 				offsetMinutes: offsetMinutes(at, timeZone),
 				reading: one.firstEnteredAs ?? reading,
-				stepLog: calmLog(method, reading.portion, at),
+				stepLog,
 				note: one.note ?? ''
 			})
 		);
@@ -269,7 +271,9 @@ async function fillChecks({ scopes, waterId, timeZone, shelf, itemIds }: At): Pr
 		const itemId = itemIds.get(kit)!;
 		const runIds: string[] = [];
 		for (const [i, reading] of readings.entries()) {
-			moment = addSeconds(at, 600 * i);
+			const startedAt = addSeconds(at, 600 * i);
+			const stepLog = calmLog(method, reading.portion, startedAt);
+			moment = stepLog.at(-1)?.at ?? startedAt;
 			const runId = deps.newId();
 			runIds.push(runId);
 			must(
@@ -282,12 +286,12 @@ async function fillChecks({ scopes, waterId, timeZone, shelf, itemIds }: At): Pr
 					itemIds: [itemId],
 					methodCode: method.code,
 					methodVersion: method.version,
-					drawnAt: moment,
-					startedAt: moment,
+					drawnAt: startedAt,
+					startedAt,
 					finishedAt: moment,
 					offsetMinutes: offsetMinutes(moment, timeZone),
 					reading,
-					stepLog: calmLog(method, reading.portion, moment),
+					stepLog,
 					note: ''
 				})
 			);

@@ -25,7 +25,9 @@ export async function supervise({ parts, finishing, say = console.log, now = Dat
 				);
 			}
 			restarts.push(now());
-			say(`The ${name} ended unexpectedly and is started again (${restarts.length} of ${MOST_RESTARTS}). What was saved is kept.`);
+			say(
+				`The ${name} ended unexpectedly and is started again (${restarts.length} of ${MOST_RESTARTS}). What was saved is kept.`
+			);
 			await sleep(pauseMs);
 			if (finishing()) return;
 			await again();

@@ -2,7 +2,16 @@
 // in a database of its own.
 import { spawn } from 'node:child_process';
 import { createHash } from 'node:crypto';
-import { closeSync, existsSync, mkdirSync, mkdtempSync, openSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import {
+	closeSync,
+	existsSync,
+	mkdirSync,
+	mkdtempSync,
+	openSync,
+	readFileSync,
+	rmSync,
+	writeFileSync
+} from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { findProgram, ROOT } from './bootstrap.mjs';
@@ -16,7 +25,13 @@ export const TEST_START = '2026-11-23T18:20:00Z';
 
 /** What a copy is made from, made anew when anything it comes from has changed. */
 function templateFolder() {
-	const digest = digestOf(['src/lib', 'drizzle', 'scripts/seed.ts', 'scripts/migrate.ts', 'package-lock.json']);
+	const digest = digestOf([
+		'src/lib',
+		'drizzle',
+		'scripts/seed.ts',
+		'scripts/migrate.ts',
+		'package-lock.json'
+	]);
 	return join(ROOT, '.test', `template-${createHash('sha256').update(digest).digest('hex').slice(0, 16)}`);
 }
 

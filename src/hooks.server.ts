@@ -1,7 +1,13 @@
-import { randomUUID } from 'node:crypto';
+import { createHash, randomUUID } from 'node:crypto';
 import { existsSync, readFileSync } from 'node:fs';
 import { building } from '$app/environment';
-import { error, type Handle, type HandleServerError, type RequestEvent, type ServerInit } from '@sveltejs/kit';
+import {
+	error,
+	type Handle,
+	type HandleServerError,
+	type RequestEvent,
+	type ServerInit
+} from '@sveltejs/kit';
 import pino from 'pino';
 import { PREFERENCES_COOKIE, readPreferences } from '$lib/contract/preferences';
 import { clockSetting, idMaker, serverClock } from '$lib/server/clock';
@@ -120,6 +126,19 @@ function readInWords(request: Request): void {
 		});
 }
 
+/** What a page is known by again belongs to one session: another one's copy is never taken for its own. */
+function ofSession(request: Request, response: Response, token: string): Response {
+	const etag = response.headers.get('etag');
+	if (response.status !== 200 || !etag) return response;
+	const own = `W/"${createHash('sha256').update(`${etag} ${token}`).digest('hex').slice(0, 32)}"`;
+	response.headers.set('etag', own);
+	const known = request.headers.get('if-none-match')?.split(/,\s*/) ?? [];
+	if (!known.includes(own)) return response;
+	const headers = new Headers(response.headers);
+	headers.delete('content-length');
+	return new Response(null, { status: 304, headers });
+}
+
 export const handle: Handle = async ({ event, resolve }) => {
 	if (!wired) return resolve(event);
 	const { services, hosts, limiter } = wired;
@@ -141,7 +160,15 @@ export const handle: Handle = async ({ event, resolve }) => {
 	const token = event.cookies.get(SESSION_COOKIE);
 	event.locals.person = token ? await services.personOfToken(token) : null;
 	const wantsPage = event.request.headers.get('accept')?.includes('text/html') ?? false;
-	if (!event.locals.person && wired.signInAs && wantsPage && event.request.method === 'GET') {
+	// An address that leads nowhere leaves nothing behind.
+	const leadsSomewhere = event.route.id !== null;
+	if (
+		!event.locals.person &&
+		wired.signInAs &&
+		wantsPage &&
+		leadsSomewhere &&
+		event.request.method === 'GET'
+	) {
 		const started = await services.startSession(wired.signInAs);
 		if (started) {
 			event.locals.person = started.person;
@@ -171,9 +198,10 @@ export const handle: Handle = async ({ event, resolve }) => {
 		headers.set('retry-after', String(RETRY_SECONDS));
 		return new Response(response.body, { status: 503, headers });
 	}
+	if (!response.headers.has('cache-control')) response.headers.set('cache-control', 'private, no-cache');
 	response.headers.set('x-content-type-options', 'nosniff');
 	response.headers.set('referrer-policy', 'same-origin');
-	return response;
+	return ofSession(event.request, response, event.cookies.get(SESSION_COOKIE) ?? '');
 };
 
 const DATABASE_AWAY = new Set([

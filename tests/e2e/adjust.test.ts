@@ -1,7 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { openPage, PHONE, startWorld, type Person, type World } from './world.ts';
 
-
 let world: World;
 beforeAll(async () => {
 	world = await startWorld();

@@ -4,7 +4,7 @@ import { DESK, openPage, PHONE, startWorld, type World } from './world.ts';
 
 let world: World;
 beforeAll(async () => {
-	world = await startWorld({ rate: 30 });
+	world = await startWorld();
 });
 afterAll(() => world.stop());
 

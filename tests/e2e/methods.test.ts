@@ -7,7 +7,7 @@ import { openPage, startWorld, type Person, type World } from './world.ts';
 
 let world: World;
 beforeAll(async () => {
-	world = await startWorld({ rate: 30 });
+	world = await startWorld();
 });
 afterAll(() => world.stop());
 
@@ -82,7 +82,7 @@ describe('a kit from a leaflet', () => {
 
 		// Another world: nothing of the kit is there.
 		await world.stop();
-		world = await startWorld({ rate: 30 });
+		world = await startWorld();
 		const other = await openPage(world);
 		await other.goto('/methods');
 		expect(await other.text()).not.toContain('Harbour calcium kit');

@@ -114,8 +114,7 @@ export async function throughSession(
 		} else if (seen.press) await click(page, seen.press);
 		else if (seen.goTo && seen.now) await click(page, seen.goTo);
 		else {
-			await me.wait(2);
-			await new Promise((resolve) => setTimeout(resolve, 20));
+			await new Promise((resolve) => setTimeout(resolve, 60));
 			continue;
 		}
 		presses++;

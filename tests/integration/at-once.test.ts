@@ -85,7 +85,9 @@ describe('more commands at once than there are connections', () => {
 		);
 		expect(noted.every((n) => n.ok)).toBe(true);
 		const changed = await Promise.all(
-			planIds.map((planId) => world.services.changePlan(scope, { id: id(), planId, what: 'stopped', note: '' }))
+			planIds.map((planId) =>
+				world.services.changePlan(scope, { id: id(), planId, what: 'stopped', note: '' })
+			)
 		);
 		expect(changed.every((c) => c.ok)).toBe(true);
 	});

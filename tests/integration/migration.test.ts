@@ -106,10 +106,16 @@ describe('a backup', () => {
 			[join(folder, 'none.gz'), /no file/],
 			[packed('end-only.gz', end), /no table/],
 			[packed('half.gz', unsealed.slice(0, middle) + '\n' + end), /not a whole backup|changed|has no table/],
-			[packed('edited.gz', text.replace('insert', 'insert').replace(/'0000_first',0/, "'0000_first',9")), /changed/],
+			[
+				packed('edited.gz', text.replace('insert', 'insert').replace(/'0000_first',0/, "'0000_first',9")),
+				/changed/
+			],
 			[packed('command.gz', unsealed.replace(end, command + end)), /line \d+ was not written/],
 			[packed('more.gz', `${text}drop table result;\n`), /line \d+ was not written/],
-			[packed('reach.gz', unsealed.replace(end, `DROP DATABASE tevrik;\n${end}`)), /line \d+ was not written/],
+			[
+				packed('reach.gz', unsealed.replace(end, `DROP DATABASE tevrik;\n${end}`)),
+				/line \d+ was not written/
+			],
 			[packed('newer.gz', unsealed.replaceAll("'0001_every_form'", "'9999_later'")), /newer Tevrik/]
 		];
 		for (const [path, why] of wrong) await expect(put(path), path).rejects.toThrow(why);
@@ -126,7 +132,10 @@ describe('a backup', () => {
 			// A row too many for its table; a command and a foreign schema behind an innocent beginning.
 			unsealed.replace(/INSERT INTO `site` VALUES/, 'INSERT INTO `nowhere` VALUES'),
 			unsealed.replace(/UNLOCK TABLES;/, `UNLOCK TABLES; \\! touch ${join(folder, 'touched')}\n`),
-			unsealed.replace(/UNLOCK TABLES;/, `UNLOCK TABLES; drop table ${new URL(url()).pathname.slice(1)}.result;`)
+			unsealed.replace(
+				/UNLOCK TABLES;/,
+				`UNLOCK TABLES; drop table ${new URL(url()).pathname.slice(1)}.result;`
+			)
 		];
 		for (const [i, broken] of breaking.entries()) {
 			await expect(put(packed(`breaks-${i}.gz`, broken)), `${i}`).rejects.toThrow(/Restoring failed/);

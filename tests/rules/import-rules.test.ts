@@ -88,7 +88,9 @@ export const act = (deps: PooledDeps) => once(deps, {} as never, 'x', { id: '' }
 `;
 		const rule = /Inside a transaction there is only what was handed in/;
 		const file = 'src/lib/server/service/keep-reading.ts';
-		expect((await said(file, use('{ void deps.clock; void tx; void within; return {} as never; }'))).join()).toMatch(rule);
+		expect(
+			(await said(file, use('{ void deps.clock; void tx; void within; return {} as never; }'))).join()
+		).toMatch(rule);
 		expect((await said(file, use('{ void tx; void within; return {} as never; }'))).join()).not.toMatch(rule);
 	});
 });

@@ -19,7 +19,8 @@ function part(name: string) {
 	};
 }
 /** However busy the machine is. */
-const until = (starts: () => number, wanted: number) => vi.waitFor(() => expect(starts()).toBe(wanted), 10_000);
+const until = (starts: () => number, wanted: number) =>
+	vi.waitFor(() => expect(starts()).toBe(wanted), 10_000);
 
 describe('what ends by itself', () => {
 	it('is started again three times, the others left alone, and then it says so', async () => {

@@ -24,10 +24,12 @@ function marks(capacityMl: number) {
 	return fc.record({
 		readAs: fc.constantFrom('left' as const, 'used' as const),
 		fills: fc.array(
-			fc.record({ startMl: fc.oneof(fc.constant(capacityMl), onScale), end: onScale }).map(({ startMl, end }) => ({
-				startMl,
-				end: { lowerMl: end, upperMl: end }
-			})),
+			fc
+				.record({ startMl: fc.oneof(fc.constant(capacityMl), onScale), end: onScale })
+				.map(({ startMl, end }) => ({
+					startMl,
+					end: { lowerMl: end, upperMl: end }
+				})),
 			{ minLength: 1, maxLength: 6 }
 		),
 		sure: fc.boolean()
@@ -46,7 +48,10 @@ export function anyReading(method: Method): fc.Arbitrary<RawReading> {
 	const made = (own: Record<string, fc.Arbitrary<unknown>>) =>
 		fc
 			.record({ ...common, ...own })
-			.map(({ dilution, ...reading }) => ({ ...reading, ...(dilution ? { dilution } : {}) })) as fc.Arbitrary<unknown> as fc.Arbitrary<RawReading>;
+			.map(({ dilution, ...reading }) => ({
+				...reading,
+				...(dilution ? { dilution } : {})
+			})) as fc.Arbitrary<unknown> as fc.Arbitrary<RawReading>;
 	switch (method.kind) {
 		case 'syringe-titration':
 		case 'drop-titration':
@@ -96,7 +101,11 @@ export function anyReading(method: Method): fc.Arbitrary<RawReading> {
 		case 'float': {
 			const { from, to } = method.scale;
 			const line = fc.oneof(fc.double({ min: from, max: to, noNaN: true }), anyNumber(from, to));
-			return made({ form: fc.constant('line'), lower: line, temperatureC: fc.constantFrom(null, 5, 25, 60) }).map(level);
+			return made({
+				form: fc.constant('line'),
+				lower: line,
+				temperatureC: fc.constantFrom(null, 5, 25, 60)
+			}).map(level);
 		}
 		case 'thermometer':
 			return made({
@@ -131,4 +140,5 @@ function flat(reading: RawReading): RawReading {
 	const { drops: count, marks: scale, ...rest } = reading as RawReading & { drops?: object; marks?: object };
 	return { ...rest, ...count, ...scale } as RawReading;
 }
-const level = (reading: RawReading) => ({ ...reading, upper: (reading as { lower: number }).lower }) as RawReading;
+const level = (reading: RawReading) =>
+	({ ...reading, upper: (reading as { lower: number }).lower }) as RawReading;

@@ -73,7 +73,8 @@ describe('what the server does not have yet', () => {
 		const store = {
 			all: () => Promise.resolve([...kept]),
 			add: (i: Outgoing) => Promise.resolve(void kept.push(i)),
-			remove: (id: string) => Promise.resolve(void kept.splice(0, kept.length, ...kept.filter((k) => k.id !== id)))
+			remove: (id: string) =>
+				Promise.resolve(void kept.splice(0, kept.length, ...kept.filter((k) => k.id !== id)))
 		};
 		const send = <T>(_: string, command: unknown): Promise<Answer<T>> => {
 			sent.push(command);

@@ -1,5 +1,5 @@
 import { LONGEST_SIDE_PX } from '$lib/contract/photograph';
-import type { Answer } from './api';
+import { send, type Answer } from './api';
 
 const QUALITY = 0.82;
 
@@ -47,3 +47,11 @@ export async function sendPhotograph(
 	}
 	return { kind: 'away', message: 'The photograph could not be sent. Try again when the server is back.' };
 }
+
+/** Takes a photograph back that should not have been kept. */
+export const takePhotographBack = (waterId: string, id: string, photographId: string) =>
+	send<{ readonly photographId: string }>(`/api/waters/${waterId}/photographs/withdrawals`, {
+		id,
+		waterId,
+		photographId
+	});

@@ -27,7 +27,10 @@ import { closed, Id, InstantMs, Note, OffsetMinutes, words } from './common.ts';
 import type { LeftOut } from './left-out.ts';
 
 const Strength = Type.Object(
-	{ parameter: words(RAISED), risePer100L: Type.Number({ exclusiveMinimum: 0, maximum: POSSIBLE.risePerMlIn100L.most }) },
+	{
+		parameter: words(RAISED),
+		risePer100L: Type.Number({ exclusiveMinimum: 0, maximum: POSSIBLE.risePerMlIn100L.most })
+	},
 	closed
 );
 const Purity = Type.Number({ minimum: 0.5, maximum: 1 });

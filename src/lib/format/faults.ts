@@ -108,8 +108,7 @@ const TEXTS: Readonly<Record<FaultCode, Words>> = {
 	'too-large': (d) => `That is more than can be: at most ${d.most}${d.unit ? ` ${d.unit}` : ''}.`,
 	'says-nothing': (d) =>
 		`That says nothing: of every water it is true, which can hold ${d.least} to ${d.most}${d.unit ? ` ${d.unit}` : ''}. Give the number that was read, or the end of the scale.`,
-	'cannot-be-diluted': (d) =>
-		`${d.what} of a thinned sample says nothing of the sample. Test it as it is.`,
+	'cannot-be-diluted': (d) => `${d.what} of a thinned sample says nothing of the sample. Test it as it is.`,
 	'diluent-holds-more': () =>
 		'The water for thinning would hold more than the thinned sample showed. Check what it holds, or thin with purified water.',
 	'out-of-order': (d, field) => `${fieldWords(field)} cannot be before ${d.before}. Check the times.`,

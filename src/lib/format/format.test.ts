@@ -167,9 +167,9 @@ describe('cautions', () => {
 describe('faults and events', () => {
 	it('are sentences that say what to do', () => {
 		expect(faultText({ code: 'beyond-syringe', details: { capacityMl: 1 } })).toMatch(/holds 1 mL/);
-		expect(
-			faultText({ code: 'invalid-field', field: 'details.amountMl', details: { rule: 'number' } })
-		).toBe('The amount must be a number, such as 12.5.');
+		expect(faultText({ code: 'invalid-field', field: 'details.amountMl', details: { rule: 'number' } })).toBe(
+			'The amount must be a number, such as 12.5.'
+		);
 		expect(
 			faultText({
 				code: 'invalid-field',

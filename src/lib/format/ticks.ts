@@ -1,4 +1,4 @@
-import { civilDate, daysBetween, instantOfLocal, type Instant } from '$lib/core/time';
+import { civilDate, daysBetween, instantOnDay, type CivilDate, type Instant } from '$lib/core/time';
 
 export interface DayTick {
 	readonly at: Instant;
@@ -46,7 +46,7 @@ export function dayTicks(from: Instant, to: Instant, timeZone: string): DayTick[
 	// From the day before, so that a tick on the first day is not missed.
 	let date = new Date(Date.parse(`${civilDate(from, timeZone)}T00:00Z`) - 86_400_000);
 	for (date = next(date, every); ; date = next(date, every)) {
-		const midnight = instantOfLocal(`${date.toISOString().slice(0, 10)}T00:00`, timeZone);
+		const midnight = instantOnDay(date.toISOString().slice(0, 10) as CivilDate, '00:00', timeZone);
 		if (midnight > to) return ticks;
 		if (midnight < from) continue;
 		const january = every === 'month' && date.getUTCMonth() === 0;

@@ -37,7 +37,9 @@ export function serverClock(setting: ClockSetting | null): ServerClock {
 		now: () =>
 			instant(
 				Math.round(
-					setting ? setting.startMs + movedMs + (machine() - setting.machineStartMs) * setting.rate : machine()
+					setting
+						? setting.startMs + movedMs + (machine() - setting.machineStartMs) * setting.rate
+						: machine()
 				)
 			),
 		move(byMs) {

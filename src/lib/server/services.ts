@@ -24,7 +24,7 @@ import { collectAnswers, readSent, saveReport, sendSample } from './service/labo
 import { readComparison } from './service/read-comparison.ts';
 import { readFindings } from './service/read-findings.ts';
 import { readPanel } from './service/read-panel.ts';
-import { keepPhotograph, readPhotograph } from './service/keep-photograph.ts';
+import { keepPhotograph, readPhotograph, takePhotographBack } from './service/keep-photograph.ts';
 import { keepReading } from './service/keep-reading.ts';
 import { logCsv } from './service/log-csv.ts';
 import { deriveAgain, previewDerivation } from './service/derive-again.ts';
@@ -55,7 +55,10 @@ import { personOfToken, startSession } from './service/sign-in.ts';
 /** Leaves out the first argument, which every use case takes: what it stands on. */
 type Bound<F> = F extends (deps: PooledDeps, ...rest: infer R) => infer A ? (...rest: R) => A : never;
 
-function bind<F extends (deps: PooledDeps, ...rest: never[]) => unknown>(deps: PooledDeps, useCase: F): Bound<F> {
+function bind<F extends (deps: PooledDeps, ...rest: never[]) => unknown>(
+	deps: PooledDeps,
+	useCase: F
+): Bound<F> {
 	return ((...rest: never[]) => useCase(deps, ...rest)) as Bound<F>;
 }
 
@@ -129,6 +132,7 @@ export function createServices(deps: PooledDeps) {
 		compareKits: bind(deps, compareKits),
 		keepPhotograph: bind(deps, keepPhotograph),
 		readPhotograph: bind(deps, readPhotograph),
+		takePhotographBack: bind(deps, takePhotographBack),
 		photographsOf: (scope: SiteScope, runId: string) => photographsOf(deps.db, scope, { runId }),
 		addToShelf: bind(deps, addToShelf),
 		noteItem: bind(deps, noteItem),

@@ -65,7 +65,9 @@ function impossiblePart(method: Method): Fault | null {
 	}
 	const water = POSSIBLE_IN_WATER[method.parameter];
 	const inUnit = (unit: UnitId): Possible => {
-		const ends = [water.least, water.most].map((x) => convert(x, PARAMETERS[method.parameter].canonicalUnit, unit));
+		const ends = [water.least, water.most].map((x) =>
+			convert(x, PARAMETERS[method.parameter].canonicalUnit, unit)
+		);
 		return { ...water, least: Math.min(...ends), most: Math.max(...ends), unit: UNITS[unit].symbol };
 	};
 	return firstImpossible([

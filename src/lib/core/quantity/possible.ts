@@ -91,7 +91,7 @@ export function possibleU(parameter: ParameterId): Possible {
 export type WaterSort = 'sea' | 'fresh' | 'any';
 
 const SEA: Readonly<Record<ParameterId, readonly [number, number]>> = {
-	alkalinity: [4, 16],
+	alkalinity: [2.5, 16],
 	calcium: [250, 600],
 	magnesium: [900, 1800],
 	potassium: [200, 600],

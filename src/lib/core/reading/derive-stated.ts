@@ -1,5 +1,14 @@
 import type { StatedMethod } from '../method/index.ts';
-import { convert, convertSpan, PARAMETERS, POSSIBLE, POSSIBLE_IN_WATER, possibleU, UNITS, isUnitId } from '../quantity/index.ts';
+import {
+	convert,
+	convertSpan,
+	PARAMETERS,
+	POSSIBLE,
+	POSSIBLE_IN_WATER,
+	possibleU,
+	UNITS,
+	isUnitId
+} from '../quantity/index.ts';
 import { fail, ok, type Result } from '../result/index.ts';
 import type { MeasurementModel } from '../uncertainty/index.ts';
 import { faultOnScale } from './check-number.ts';

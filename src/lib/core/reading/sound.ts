@@ -30,7 +30,8 @@ export function unsoundness(result: TestResult): Unsound | null {
 		}
 		case 'interval': {
 			const { lower, upper, best, uRandom, uCommon } = result;
-			if (!finite(lower, upper, best ?? 0, uRandom, uCommon) || uRandom < 0 || uCommon < 0) return 'no-number';
+			if (!finite(lower, upper, best ?? 0, uRandom, uCommon) || uRandom < 0 || uCommon < 0)
+				return 'no-number';
 			if (!(upper - lower > finest)) return 'empty';
 			if (lower >= most - finest || upper <= least + finest) return 'impossible';
 			return isPossible(possible, best ?? (lower + upper) / 2) ? null : 'impossible';
@@ -66,10 +67,15 @@ export function unusualIn(sort: WaterSort, results: readonly TestResult[]): Faul
 		const { lower, upper } = boundsOf(result);
 		const point = pointOf(result)?.value ?? (result.kind === 'bound' ? result.limit : lower);
 		// Of an interval or a bound, what it surely says.
-		const beyond = result.kind === 'value' ? point < least || point > most : lower > most || (upper ?? most) < least;
+		const beyond =
+			result.kind === 'value' ? point < least || point > most : lower > most || (upper ?? most) < least;
 		if (beyond) {
 			const { unit } = POSSIBLE_IN_WATER[result.parameter];
-			return { code: 'unusual', field: 'value', details: { value: Number(point.toPrecision(4)), least, most, unit } };
+			return {
+				code: 'unusual',
+				field: 'value',
+				details: { value: Number(point.toPrecision(4)), least, most, unit }
+			};
 		}
 	}
 	return null;

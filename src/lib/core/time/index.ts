@@ -10,6 +10,6 @@ export {
 	type Instant,
 	type Clock
 } from './instant.ts';
-export { civilDate, offsetMinutes, type CivilDate } from './zone.ts';
+export { civilDate, endOfDay, instantOnDay, offsetMinutes, type CivilDate } from './zone.ts';
 export { instantOfLocal } from './local-time.ts';
 export { inOrderByNow, isFuture, LEEWAY_MS, type NamedTime } from './order.ts';

@@ -1,4 +1,4 @@
-import type { Instant } from './instant.ts';
+import { instant, type Instant } from './instant.ts';
 
 /** A day of the calendar, 'YYYY-MM-DD', in some zone that the reader knows. */
 export type CivilDate = string & { readonly __civilDate: unique symbol };
@@ -49,4 +49,25 @@ export function offsetMinutes(at: Instant, timeZone: string): number {
 		Number(p.second)
 	);
 	return Math.round((asUtc - at) / 60_000);
+}
+
+/**
+ * The instant at which a wall clock in `timeZone` shows this time of a day of the calendar. Like `instantOfLocal`, for
+ * days that are known to be in the calendar: a page needs no calendar of its own for them.
+ *
+ * @param time 'HH:MM'
+ */
+export function instantOnDay(day: CivilDate, time: string, timeZone: string): Instant {
+	const asUtc = instant(Date.parse(`${day}T${time}Z`));
+	const before = offsetMinutes(instant(asUtc - 86_400_000), timeZone);
+	const candidate = instant(asUtc - before * 60_000);
+	const there = offsetMinutes(candidate, timeZone);
+	if (there === before) return candidate;
+	const second = instant(asUtc - there * 60_000);
+	return offsetMinutes(second, timeZone) === there ? second : candidate;
+}
+
+/** The last minute of the day in which an instant lies. */
+export function endOfDay(at: Instant, timeZone: string): Instant {
+	return instantOnDay(civilDate(at, timeZone), '23:59', timeZone);
 }

@@ -54,11 +54,19 @@ const anyValue = fc.oneof(
 );
 /** What an earlier version, or a hand in the database, may have stored. */
 const anyStored: fc.Arbitrary<TestResult> = fc
-	.tuple(fc.constantFrom(...PARAMETER_IDS), fc.integer({ min: 0, max: 2 }), anyValue, anyValue, anyValue, anyValue)
+	.tuple(
+		fc.constantFrom(...PARAMETER_IDS),
+		fc.integer({ min: 0, max: 2 }),
+		anyValue,
+		anyValue,
+		anyValue,
+		anyValue
+	)
 	.map(([parameter, kind, a, b, c, d]) => {
 		const measured = { parameter, unit: PARAMETERS[parameter].canonicalUnit };
 		if (kind === 0) return { ...measured, kind: 'value', value: a, uRandom: b, uCommon: c };
-		if (kind === 1) return { ...measured, kind: 'interval', lower: a, upper: b, best: c, uRandom: c, uCommon: d };
+		if (kind === 1)
+			return { ...measured, kind: 'interval', lower: a, upper: b, best: c, uRandom: c, uCommon: d };
 		return { ...measured, kind: 'bound', sense: b > c ? '<' : '>', limit: a };
 	});
 
@@ -76,19 +84,26 @@ describe('whatever was stored', () => {
 		);
 	});
 	it('beside good readings leaves their line as it is', () => {
-		const good = [7.9, 8.1, 8.0, 8.2].map(
-			(value): TestResult => ({
-				parameter: 'alkalinity',
-				unit: 'dkh',
-				kind: 'value',
-				value,
-				uRandom: 0.1,
-				uCommon: 0.1
-			})
-		);
-		const nothing: TestResult = { parameter: 'nitrate', unit: 'mg-per-l-no3', kind: 'bound', sense: '<', limit: 0 };
+		const good = [7.9, 8.1, 8.0, 8.2].map((value): TestResult => ({
+			parameter: 'alkalinity',
+			unit: 'dkh',
+			kind: 'value',
+			value,
+			uRandom: 0.1,
+			uCommon: 0.1
+		}));
+		const nothing: TestResult = {
+			parameter: 'nitrate',
+			unit: 'mg-per-l-no3',
+			kind: 'bound',
+			sense: '<',
+			limit: 0
+		};
 		const alone = historyOf(good);
-		const withNothing = [...alone, ...historyOf([nothing]).map((h) => ({ ...h, parameter: 'nitrate' as const }))];
+		const withNothing = [
+			...alone,
+			...historyOf([nothing]).map((h) => ({ ...h, parameter: 'nitrate' as const }))
+		];
 		const beside = estimateWater(withNothing, NOW);
 		expect(beside.leftOut).toEqual([{ id: '0', parameter: 'nitrate', why: 'empty' }]);
 		expect(beside.of('nitrate')).toBeNull();

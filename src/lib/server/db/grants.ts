@@ -9,6 +9,7 @@ const RAW = [
 	'shelf_note',
 	'kit_check',
 	'attachment',
+	'attachment_withdrawal',
 	'raw_reading',
 	'slip_answer',
 	'session_sheet',

@@ -26,14 +26,36 @@ function join(parts: readonly Uint8Array[]): Uint8Array {
 	return joined;
 }
 
-/** Segments before the picture itself: application data and comments go, all that is needed to draw it stays. */
+/** Markers that stand alone, without a length: restarts, and the end. */
+const isAlone = (marker: number) => marker >= 0xd0 && marker <= 0xd9;
+const END = 0xd9;
+
+/** The first byte behind the coded picture that begins here; in it every 0xff is followed by 0 or a restart. */
+function behindScan(bytes: Uint8Array, from: number): number {
+	let at = from;
+	while (at + 1 < bytes.length) {
+		const next = bytes[at + 1]!;
+		if (bytes[at] === 0xff && next !== 0 && next !== 0xff && !(next >= 0xd0 && next <= 0xd7)) return at;
+		at++;
+	}
+	return bytes.length;
+}
+
+/** Application data and comments go, all that is needed to draw it stays, and nothing that follows its end. */
 function plainJpeg(bytes: Uint8Array): Uint8Array | null {
 	const parts: Uint8Array[] = [bytes.subarray(0, 2)];
 	let at = 2;
-	while (at + 4 <= bytes.length && bytes[at] === 0xff) {
+	while (at + 2 <= bytes.length && bytes[at] === 0xff) {
 		const marker = bytes[at + 1]!;
-		if (marker === 0xda) return join([...parts, bytes.subarray(at)]);
-		const end = at + 2 + bytes[at + 2]! * 256 + bytes[at + 3]!;
+		if (isAlone(marker)) {
+			parts.push(bytes.subarray(at, at + 2));
+			if (marker === END) return join(parts);
+			at += 2;
+			continue;
+		}
+		if (at + 4 > bytes.length) return null;
+		const head = at + 2 + bytes[at + 2]! * 256 + bytes[at + 3]!;
+		const end = marker === 0xda ? behindScan(bytes, head) : head;
 		if (end > bytes.length) return null;
 		const isMetadata = (marker >= 0xe1 && marker <= 0xef) || marker === 0xfe;
 		if (!isMetadata) parts.push(bytes.subarray(at, end));
@@ -58,15 +80,19 @@ function plainPng(bytes: Uint8Array): Uint8Array | null {
 	return null;
 }
 
+/** What a picture is drawn from; whatever else a file holds is left out. */
+const WEBP_PICTURE = new Set(['VP8 ', 'VP8L', 'VP8X', 'ALPH', 'ICCP']);
+
 function plainWebp(bytes: Uint8Array): Uint8Array | null {
 	const parts: Uint8Array[] = [];
+	const whole = Math.min(bytes.length, little(bytes, 4) + 8);
 	let at = 12;
-	while (at + 8 <= bytes.length) {
+	while (at + 8 <= whole) {
 		const length = little(bytes, at + 4);
-		const end = Math.min(bytes.length, at + 8 + length + (length % 2));
-		if (at + 8 + length > bytes.length) return null;
+		const end = Math.min(whole, at + 8 + length + (length % 2));
+		if (at + 8 + length > whole) return null;
 		const name = text(bytes, at, 4);
-		if (name !== 'EXIF' && name !== 'XMP ') {
+		if (WEBP_PICTURE.has(name)) {
 			const chunk = bytes.slice(at, end);
 			// The flags of the header say whether metadata follows: it does not any more.
 			if (name === 'VP8X') chunk[8] = chunk[8]! & ~0x0c;

@@ -1,6 +1,6 @@
-import { and, asc, eq, inArray } from 'drizzle-orm';
+import { and, asc, eq, inArray, isNull } from 'drizzle-orm';
 import type { Instant } from '$lib/core/time';
-import { attachment } from '../db/schema/index.ts';
+import { attachment, attachmentWithdrawal } from '../db/schema/index.ts';
 import type { Reader } from './database.ts';
 import type { SiteScope } from './scope.ts';
 
@@ -14,12 +14,28 @@ export type PhotographOf = { readonly runId: string } | { readonly itemId: strin
 const whatOf = (of: PhotographOf) =>
 	'runId' in of ? eq(attachment.runId, of.runId) : eq(attachment.itemId, of.itemId);
 
+const withdrawn = and(
+	eq(attachmentWithdrawal.siteId, attachment.siteId),
+	eq(attachmentWithdrawal.attachmentId, attachment.id)
+);
+
+export async function addWithdrawal(
+	db: Reader,
+	scope: SiteScope,
+	row: { readonly id: string; readonly attachmentId: string; readonly receivedAt: Instant }
+): Promise<void> {
+	await db
+		.insert(attachmentWithdrawal)
+		.values({ ...row, siteId: scope.siteId, withdrawnBy: scope.membershipId });
+}
+
 /** The ids of the photographs of a run or a thing, in the order in which they came. */
 export async function photographsOf(db: Reader, scope: SiteScope, of: PhotographOf): Promise<string[]> {
 	const rows = await db
 		.select({ id: attachment.id })
 		.from(attachment)
-		.where(and(eq(attachment.siteId, scope.siteId), whatOf(of)))
+		.leftJoin(attachmentWithdrawal, withdrawn)
+		.where(and(eq(attachment.siteId, scope.siteId), whatOf(of), isNull(attachmentWithdrawal.id)))
 		.orderBy(asc(attachment.receivedAt), asc(attachment.id));
 	return rows.map((r) => r.id);
 }
@@ -35,7 +51,14 @@ export async function photographsOfRuns(
 	const rows = await db
 		.select({ id: attachment.id, runId: attachment.runId })
 		.from(attachment)
-		.where(and(eq(attachment.siteId, scope.siteId), inArray(attachment.runId, [...runIds])))
+		.leftJoin(attachmentWithdrawal, withdrawn)
+		.where(
+			and(
+				eq(attachment.siteId, scope.siteId),
+				inArray(attachment.runId, [...runIds]),
+				isNull(attachmentWithdrawal.id)
+			)
+		)
 		.orderBy(asc(attachment.receivedAt), asc(attachment.id));
 	for (const { id, runId } of rows) if (runId) found.set(runId, [...(found.get(runId) ?? []), id]);
 	return found;
@@ -45,7 +68,8 @@ export async function photographById(db: Reader, scope: SiteScope, id: string): 
 	const rows = await db
 		.select({ mediaType: attachment.mediaType, content: attachment.content })
 		.from(attachment)
-		.where(and(eq(attachment.siteId, scope.siteId), eq(attachment.id, id)));
+		.leftJoin(attachmentWithdrawal, withdrawn)
+		.where(and(eq(attachment.siteId, scope.siteId), eq(attachment.id, id), isNull(attachmentWithdrawal.id)));
 	return rows[0] ?? null;
 }
 

@@ -49,8 +49,7 @@ export async function addToShelf(
 				? null
 				: await adoptedMethod(tx, scope, methodCode, methodVersion);
 		if (methodCode !== null && !adopted) return fail('unknown-item', 'methodCode');
-		if (command.kind === 'kit' && !adopted)
-			return fail('invalid-field', 'methodCode', { rule: 'missing' });
+		if (command.kind === 'kit' && !adopted) return fail('invalid-field', 'methodCode', { rule: 'missing' });
 		if (command.kind === 'standard' && command.details.contents.length === 0) {
 			return fail('invalid-field', 'contents', { rule: 'missing' });
 		}

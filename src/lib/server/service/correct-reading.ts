@@ -47,7 +47,12 @@ export async function correctReading(
 			});
 		}
 		const of = { id: old.runId, readingId: command.id };
-		await setCurrentResults(tx, scope, old.runId, newResults(within, of, method, derived.value, siteMethodId));
+		await setCurrentResults(
+			tx,
+			scope,
+			old.runId,
+			newResults(within, of, method, derived.value, siteMethodId)
+		);
 		return ok({ readingId: command.id, results: derived.value.outcomes.map((o) => o.result) });
 	});
 }

@@ -1,10 +1,17 @@
 import { createHash } from 'node:crypto';
-import { MOST_PHOTOGRAPH_BYTES, MOST_PHOTOGRAPHS } from '$lib/contract/photograph';
+import { MOST_PHOTOGRAPH_BYTES, MOST_PHOTOGRAPHS, type TakePhotographBack } from '$lib/contract/photograph';
 import { fail, ok, type Result } from '$lib/core/result';
-import { addPhotograph, photographById, photographsOf, type PhotographOf } from '../repository/photograph.ts';
+import {
+	addPhotograph,
+	addWithdrawal,
+	photographById,
+	photographsOf,
+	type PhotographOf
+} from '../repository/photograph.ts';
 import type { SiteScope } from '../repository/scope.ts';
 import { shelfItemsByIds } from '../repository/shelf.ts';
 import { readingsOfRuns } from '../repository/test.ts';
+import { drawn } from '../photograph/drawn.ts';
 import { plainPicture } from '../photograph/plain-picture.ts';
 import type { Deps, PooledDeps } from './deps.ts';
 import { once } from './once.ts';
@@ -26,6 +33,8 @@ export async function keepPhotograph(
 	}
 	const plain = plainPicture(bytes);
 	if (!plain) return fail('not-a-photograph', 'photograph');
+	const picture = await drawn(plain.bytes);
+	if (!picture.ok) return picture;
 	const sha256 = createHash('sha256').update(plain.bytes).digest('hex');
 	return once(deps, scope, 'keep-photograph', { id, of, sha256 }, async (tx, within) => {
 		const found =
@@ -45,6 +54,20 @@ export async function keepPhotograph(
 			receivedAt: within.clock.now()
 		});
 		return ok({ photographId: id });
+	});
+}
+
+/** Takes a photograph back: it is shown no more. Its bytes go when the migrating user removes what was taken back. */
+export async function takePhotographBack(
+	deps: PooledDeps,
+	scope: SiteScope,
+	command: TakePhotographBack
+): Promise<Result<{ readonly photographId: string }>> {
+	return once(deps, scope, 'take-photograph-back', command, async (tx, within) => {
+		const { id, photographId } = command;
+		if (!(await photographById(tx, scope, photographId))) return fail('unknown-item', 'photographId');
+		await addWithdrawal(tx, scope, { id, attachmentId: photographId, receivedAt: within.clock.now() });
+		return ok({ photographId });
 	});
 }
 

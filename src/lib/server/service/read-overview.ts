@@ -2,7 +2,7 @@ import type { BoardWater } from '$lib/contract/board';
 import type { WaterLine } from '$lib/contract/today';
 import { isDue, pressing, worstOf } from '$lib/core/judgement';
 import type { ParameterId } from '$lib/core/quantity';
-import { addDays, civilDate, instantOfLocal, type Instant } from '$lib/core/time';
+import { addDays, endOfDay, type Instant } from '$lib/core/time';
 import type { Person } from '../repository/people.ts';
 import { scopesOfPerson, type SiteScope } from '../repository/scope.ts';
 import { waterAt, watersOf, type Water } from '../repository/water.ts';
@@ -18,18 +18,13 @@ const FAILED_WEIGHT = 100;
 /** A line with what it was judged from; null where it could not be judged. */
 type Overseen = WaterLine & { readonly judged: JudgedWater | null };
 
-async function lineOf(
-	deps: Deps,
-	scope: SiteScope,
-	water: Water,
-	endOfDay: Instant
-): Promise<Overseen> {
+async function lineOf(deps: Deps, scope: SiteScope, water: Water, end: Instant): Promise<Overseen> {
 	const named = { id: water.id, name: water.name, site: scope.siteName };
 	try {
 		const judged = await judgeWater(deps, scope, water);
 		const matters = await withMatters(deps, scope, judged);
 		const { shown } = pressing(matters);
-		const due = judged.due.filter((d) => isDue(d, endOfDay));
+		const due = judged.due.filter((d) => isDue(d, end));
 		return {
 			...named,
 			stage: judged.stage,
@@ -66,10 +61,10 @@ export async function readOverview(deps: Deps, person: Person): Promise<readonly
 	const now = deps.clock.now();
 	const lines: Overseen[] = [];
 	for (const scope of await scopesOfPerson(deps.db, person.id, now)) {
-		const endOfDay = instantOfLocal(`${civilDate(now, scope.timeZone)}T23:59`, scope.timeZone);
+		const end = endOfDay(now, scope.timeZone);
 		for (const { id } of await watersOf(deps.db, scope)) {
 			const water = await waterAt(deps.db, scope, id, now);
-			if (water) lines.push(await lineOf(deps, scope, water, endOfDay));
+			if (water) lines.push(await lineOf(deps, scope, water, end));
 		}
 	}
 	return lines.sort((a, b) => b.weight - a.weight);

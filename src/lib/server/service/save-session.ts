@@ -26,7 +26,10 @@ export async function saveSession(
 		const unknown = await unknownIn(tx, scope, command);
 		if (unknown) return fail('unknown-item', unknown);
 		const times = timesOf(command);
-		const latest = inOrderByNow([...times].sort((a, b) => a.at - b.at), now);
+		const latest = inOrderByNow(
+			[...times].sort((a, b) => a.at - b.at),
+			now
+		);
 		if (!latest.ok) return latest;
 		await openSession(tx, scope, command.sessionId, instant(command.startedAt), now);
 		if ((await revisionOf(tx, scope, command.sessionId)) >= command.revision) {
@@ -61,7 +64,9 @@ function timesOf({ startedAt, tests }: SaveSession): NamedTime[] {
 
 /** The first thing that a session names and this site does not have; null where all is there. */
 async function unknownIn(tx: Reader, scope: SiteScope, { tests }: SaveSession): Promise<string | null> {
-	const codes = new Set((await adoptedMethods(tx, scope)).map(({ method }) => `${method.code}@${method.version}`));
+	const codes = new Set(
+		(await adoptedMethods(tx, scope)).map(({ method }) => `${method.code}@${method.version}`)
+	);
 	const older = new Map<string, boolean>();
 	for (const [i, { methodCode, methodVersion }] of tests.entries()) {
 		const key = `${methodCode}@${methodVersion}`;

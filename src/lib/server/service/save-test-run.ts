@@ -86,7 +86,10 @@ export async function keepRun(
 
 	// At the bench the slip finder asks of every reading; what comes from elsewhere nobody else asks about.
 	if (!standardId && adopted.method.kind === 'stated' && !command.unusual) {
-		const fault = unusualIn(sortOf(water), derived.value.outcomes.map((o) => o.result));
+		const fault = unusualIn(
+			sortOf(water),
+			derived.value.outcomes.map((o) => o.result)
+		);
 		if (fault) return { ok: false, fault };
 	}
 	const known = await sampleById(tx, scope, command.sampleId);

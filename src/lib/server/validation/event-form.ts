@@ -85,8 +85,7 @@ export function eventOfForm(form: FormData, context: FormContext): Result<Record
 	const kind = EVENT_KINDS.find((k) => k === form.get('kind'));
 	if (!kind) return fail('invalid-field', 'kind', { rule: 'word' });
 	const happenedAt = typedInstant(typedText(form.get('happenedAt')), context.timeZone);
-	if (Number.isNaN(happenedAt))
-		return fail('invalid-field', 'happenedAt', { rule: 'date-and-time' });
+	if (Number.isNaN(happenedAt)) return fail('invalid-field', 'happenedAt', { rule: 'date-and-time' });
 	const note = typedText(form.get('note'));
 	const needsNote = kind === 'note' && note === '';
 	if (needsNote) return fail('invalid-field', 'note', { rule: 'missing' });

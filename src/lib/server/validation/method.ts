@@ -18,7 +18,9 @@ function faultInSteps(method: Method, path: string): Result<never> | null {
 		const action = (step as { action?: { kind?: unknown } } | null)?.action;
 		const kinds = (s: (typeof STEP_ACTIONS)[number]) =>
 			(s as unknown as { properties: { kind: { enum: string[] } } }).properties.kind.enum;
-		const schema = STEP_ACTIONS.find((s) => typeof action?.kind === 'string' && kinds(s).includes(action.kind));
+		const schema = STEP_ACTIONS.find(
+			(s) => typeof action?.kind === 'string' && kinds(s).includes(action.kind)
+		);
 		if (!schema) {
 			return fail('invalid-field', `${path}.steps.${i}.action.kind`, {
 				rule: 'one-of',

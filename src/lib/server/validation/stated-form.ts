@@ -30,8 +30,7 @@ export function statedRunOfForm(
 	const expandedU = numberIn(form.get('expandedU'));
 	if (Number.isNaN(expandedU)) return fail('not-a-number', 'expandedU');
 	const source = typedText(form.get('source'));
-	if (source === '')
-		return fail('invalid-field', 'source', { rule: 'missing' });
+	if (source === '') return fail('invalid-field', 'source', { rule: 'missing' });
 	const method = statedMethodFor(parameter);
 	return checkTestRun({
 		id: typedText(form.get('id')),

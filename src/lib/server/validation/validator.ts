@@ -39,7 +39,10 @@ const TYPES: Readonly<Record<string, string>> = {
 };
 
 /** What is broken, by the keyword of the schema and its own numbers. */
-function ruleOf({ keyword, params }: ErrorObject): { readonly rule: string; readonly limit?: string | number } {
+function ruleOf({ keyword, params }: ErrorObject): {
+	readonly rule: string;
+	readonly limit?: string | number;
+} {
 	const limit = (params as { limit?: number }).limit ?? 0;
 	switch (keyword) {
 		case 'required':

@@ -4,7 +4,7 @@ import { fittingInto, isDue, panelFor, type DueTest, type Happening } from '$lib
 import { stepsFor } from '$lib/core/method';
 import { seededRandom } from '$lib/core/numeric';
 import type { ParameterId } from '$lib/core/quantity';
-import { civilDate, instantOfLocal, type Instant } from '$lib/core/time';
+import { endOfDay, type Instant } from '$lib/core/time';
 
 /** A test that is proposed for a water, with the method it would be made by. */
 export interface Proposal {
@@ -55,19 +55,19 @@ export function proposalsFor(
 	now: Instant,
 	timeZone: string
 ): { readonly proposals: readonly Proposal[]; readonly fitting: ReadonlySet<string> } {
-	const endOfDay = instantOfLocal(`${civilDate(now, timeZone)}T23:59`, timeZone);
+	const end = endOfDay(now, timeZone);
 	const due = what
 		? panelFor(what, bench.cadence, bench.usual)
 		: [
-				...bench.due.filter((d) => isDue(d, endOfDay)),
-				...bench.due.filter((d) => !isDue(d, endOfDay)).sort((a, b) => a.dueAt - b.dueAt)
+				...bench.due.filter((d) => isDue(d, end)),
+				...bench.due.filter((d) => !isDue(d, end)).sort((a, b) => a.dueAt - b.dueAt)
 			];
 	const proposals = due
 		.map((d) => ({
 			key: `${waterId}/${d.parameter}`,
 			waterId,
 			due: d,
-			isDue: isDue(d, endOfDay),
+			isDue: isDue(d, end),
 			offers: offersFor(bench, d.parameter)
 		}))
 		.filter((p) => p.offers.length > 0);

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { invalidateAll } from '$app/navigation';
 	import { idMaker } from '$lib/client/ids';
-	import { madeSmall, sendPhotograph } from '$lib/client/photograph';
+	import { madeSmall, sendPhotograph, takePhotographBack } from '$lib/client/photograph';
 	import { MOST_PHOTOGRAPHS } from '$lib/contract/photograph';
 	import { faultText } from '$lib/format/faults';
 	import Fault from './Fault.svelte';
@@ -22,7 +22,24 @@
 	let sending = $state(false);
 	/** Sent from here; the page that shows them may not have been asked again. */
 	let sent = $state<readonly string[]>([]);
-	const all = $derived([...new Set([...photographs, ...sent])]);
+	let takenBack = $state<readonly string[]>([]);
+	/** Asked once more before it is taken back. */
+	let asked = $state('');
+	const all = $derived([...new Set([...photographs, ...sent])].filter((id) => !takenBack.includes(id)));
+
+	async function takeBack(id: string): Promise<void> {
+		fault = '';
+		asked = '';
+		const answer = await takePhotographBack(waterId, newId(), id);
+		if (answer.kind === 'ok') {
+			takenBack = [...takenBack, id];
+			await invalidateAll();
+		} else
+			fault =
+				answer.kind === 'refused'
+					? faultText(answer.fault)
+					: 'The server cannot be reached. Nothing was taken back.';
+	}
 
 	async function take(event: Event & { currentTarget: HTMLInputElement }): Promise<void> {
 		const field = event.currentTarget;
@@ -61,6 +78,19 @@
 						loading="lazy"
 					/>
 				</a>
+				{#if asked === id}
+					<p class="small mt-1 max-w-[14rem]">
+						It is shown no more, and its bytes are removed from the server.
+						<button type="button" class="link min-h-11 font-semibold" onclick={() => void takeBack(id)}
+							>Take it back</button
+						>
+						<button type="button" class="link min-h-11" onclick={() => (asked = '')}>Keep it</button>
+					</p>
+				{:else}
+					<button type="button" class="link small min-h-11" onclick={() => (asked = id)}
+						>Take back photograph {i + 1}</button
+					>
+				{/if}
 			</li>
 		{/each}
 	</ul>

@@ -4,7 +4,7 @@
 	import type { TodayAnswer, WaterLine } from '$lib/contract/today';
 	import { isDue } from '$lib/core/judgement';
 	import { nameWithin, PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
-	import { civilDate, instantOfLocal, type Instant } from '$lib/core/time';
+	import { endOfDay, type Instant } from '$lib/core/time';
 	import { stepWords } from '$lib/format/adjust';
 	import { whyDue } from '$lib/format/bench';
 	import { longDay, shortDay } from '$lib/format/date';
@@ -42,10 +42,10 @@
 	const base = $derived(`/waters/${water.id}`);
 	const rows = $derived(today.rows);
 	const context = $derived({ units, timeZone, now, base });
-	const endOfDay = $derived(instantOfLocal(`${civilDate(now, timeZone)}T23:59`, timeZone));
-	const due = $derived(today.due.filter((d) => isDue(d, endOfDay)));
+	const end = $derived(endOfDay(now, timeZone));
+	const due = $derived(today.due.filter((d) => isDue(d, end)));
 	const next = $derived(
-		[...today.due].filter((d) => !isDue(d, endOfDay)).sort((a, b) => a.dueAt - b.dueAt)[0] ?? null
+		[...today.due].filter((d) => !isDue(d, end)).sort((a, b) => a.dueAt - b.dueAt)[0] ?? null
 	);
 	const openSteps = (plan: PlanLine) => plan.today.filter((s) => s.state === 'open');
 	/** A correction that still waits for something today. */

@@ -27,10 +27,13 @@
 		line.failed
 			? 'This water could not be judged; look at its log'
 			: line.worst
-				? matterWords(line.worst, { units, timeZone, now, base: `/waters/${line.id}` }).title.replace(/\.$/, '')
-			: line.lastReadAt === null
-				? 'Nothing read yet'
-				: 'Nothing needs a decision';
+				? matterWords(line.worst, { units, timeZone, now, base: `/waters/${line.id}` }).title.replace(
+						/\.$/,
+						''
+					)
+				: line.lastReadAt === null
+					? 'Nothing read yet'
+					: 'Nothing needs a decision';
 	const dueWords = (line: WaterLine) => {
 		if (line.leftOut > 0) return `${line.leftOut} ${line.leftOut === 1 ? 'reading' : 'readings'} left out`;
 		if (line.due.length === 0) return line.lastReadAt ? `read ${ago(line.lastReadAt, timeZone, now)}` : '';

@@ -11,7 +11,8 @@ export {
 	rawReading,
 	result,
 	slipAnswer,
-	attachment
+	attachment,
+	attachmentWithdrawal
 } from './test.ts';
 export { event } from './event.ts';
 export { commandReceipt } from './receipt.ts';

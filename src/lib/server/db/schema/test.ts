@@ -316,6 +316,32 @@ export const attachment = mysqlTable(
 	]
 );
 
+/** A photograph that was taken back is shown no more; its bytes are removed by the migrating user. Insert-only. */
+export const attachmentWithdrawal = mysqlTable(
+	'attachment_withdrawal',
+	{
+		siteId: uuid('site_id').notNull(),
+		id: uuid('id').notNull(),
+		attachmentId: uuid('attachment_id').notNull(),
+		withdrawnBy: uuid('withdrawn_by').notNull(),
+		receivedAt: instantAt('received_at').notNull()
+	},
+	(t) => [
+		primaryKey({ columns: [t.siteId, t.id] }),
+		unique('attachment_withdrawn_once').on(t.siteId, t.attachmentId),
+		foreignKey({
+			name: 'attachment_withdrawal_of',
+			columns: [t.siteId, t.attachmentId],
+			foreignColumns: [attachment.siteId, attachment.id]
+		}),
+		foreignKey({
+			name: 'attachment_withdrawal_by',
+			columns: [t.siteId, t.withdrawnBy],
+			foreignColumns: [membership.siteId, membership.id]
+		})
+	]
+);
+
 /** What the reader said when a slip was asked about; the finder learns from it. Insert-only. */
 export const slipAnswer = mysqlTable(
 	'slip_answer',

@@ -188,8 +188,7 @@ export function methodOfText(text: MethodText, from: Method | null = null): Resu
 	const base = from?.kind === text.kind && from.parameter === text.parameter ? from : null;
 	const draft: Draft = { text, base, typedBase: base && textOfMethod(base) };
 	const name = text.name.trim();
-	if (name.length < 3)
-		return fail('invalid-field', 'name', { rule: 'letters-at-least', limit: 3 });
+	if (name.length < 3) return fail('invalid-field', 'name', { rule: 'letters-at-least', limit: 3 });
 	if (!unitsFor(text.parameter).includes(text.unit)) return fail('unit-unknown', 'unit');
 	const unmeasured = text.kind === 'display' && text.fullMl.trim() === '';
 	const full = unmeasured ? ok(null) : positive(text.fullMl, 'fullMl');

@@ -1,5 +1,12 @@
 import type { TrendRow } from '$lib/contract/trends';
-import { convert, convertSpan, PARAMETERS, POSSIBLE_IN_WATER, type ParameterId, type UnitId } from '$lib/core/quantity';
+import {
+	convert,
+	convertSpan,
+	PARAMETERS,
+	POSSIBLE_IN_WATER,
+	type ParameterId,
+	type UnitId
+} from '$lib/core/quantity';
 import { COVERAGE } from '$lib/core/uncertainty';
 import { firstFrom } from '../visible';
 

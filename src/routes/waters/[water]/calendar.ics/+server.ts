@@ -7,6 +7,7 @@ export const GET = (async ({ locals, params }) => {
 	if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
 	return new Response(await locals.services.siteCalendar(open.scope), {
 		headers: {
+			'cache-control': 'no-store',
 			'content-type': 'text/calendar; charset=utf-8',
 			'content-disposition': 'attachment; filename="tevrik-tests.ics"'
 		}

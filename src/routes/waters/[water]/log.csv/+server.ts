@@ -15,6 +15,7 @@ export const GET = (async ({ locals, params, url }) => {
 	const name = open.water.name.toLowerCase().replace(/[^a-z0-9]+/g, '-');
 	return new Response(services.logCsv(entries), {
 		headers: {
+			'cache-control': 'no-store',
 			'content-type': 'text/csv; charset=utf-8',
 			'content-disposition': `attachment; filename="tevrik-${name}-${civilDate(services.clock.now(), open.scope.timeZone)}.csv"`
 		}

@@ -14,6 +14,7 @@ export const GET = (async ({ locals, params }) => {
 	};
 	return new Response(`${JSON.stringify(file, null, '\t')}\n`, {
 		headers: {
+			'cache-control': 'no-store',
 			'content-type': 'application/json',
 			'content-disposition': `attachment; filename="${found.method.code}-v${found.method.version}.json"`
 		}
