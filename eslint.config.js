@@ -109,7 +109,11 @@ export default ts.config(
 	},
 	{
 		// What a component imports as a type alone is gone before the import rules look.
-		files: ['src/**/*.svelte', 'src/**/*.svelte.ts', 'src/lib/{ui,client,contract,workers,format,device,demo}/**/*.ts'],
+		files: [
+			'src/**/*.svelte',
+			'src/**/*.svelte.ts',
+			'src/lib/{ui,client,contract,workers,format,device,demo}/**/*.ts'
+		],
 		rules: {
 			'no-restricted-imports': [
 				'error',
@@ -117,7 +121,8 @@ export default ts.config(
 					patterns: [
 						{
 							group: ['$lib/server', '$lib/server/*', '**/lib/server/**', '../server/**', '**/../server/**'],
-							message: 'The browser’s side never imports the server, not even its types: put what both know into contract/.'
+							message:
+								'The browser’s side never imports the server, not even its types: put what both know into contract/.'
 						}
 					]
 				}

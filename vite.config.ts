@@ -19,7 +19,8 @@ export default defineConfig({
 						'tests/cases/**/*.test.ts',
 						'tests/rules/**/*.test.ts',
 						'tests/plan/**/*.test.ts',
-						'tests/judgement/**/*.test.ts'
+						'tests/judgement/**/*.test.ts',
+						'tests/fuzz/**/*.test.ts'
 					]
 				}
 			},

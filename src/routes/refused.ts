@@ -5,11 +5,25 @@ import { entered } from '$lib/server/validation/form';
 
 const CONFLICTS: ReadonlySet<Fault['code']> = new Set(['id-taken', 'already-corrected']);
 
+/** What names the entry itself stands in no field that a person sees. */
+const UNSEEN: ReadonlySet<string> = new Set(['id', 'kind', 'parameter', 'waterId', 'body']);
+
+/** A fault of something that has no field on the page is said above all: its own place is not there. */
+export function isStray(form: FormData, field: string): boolean {
+	const last = field.split('.').at(-1) ?? '';
+	const sent = [...form.keys()].some(
+		(name) => name !== '' && (field === name || field.endsWith(`.${name}`) || name.endsWith(`.${last}`))
+	);
+	return field === '' || UNSEEN.has(last) || !sent;
+}
+
 /** The answer of a form that was refused: what is wrong, at which field, and all that was entered. */
 export function refused(form: FormData, fault: Fault) {
+	const field = fault.field ?? '';
 	return fail(CONFLICTS.has(fault.code) ? 409 : 400, {
 		entered: entered(form),
-		field: fault.field ?? '',
+		field,
+		stray: isStray(form, field),
 		code: fault.code,
 		text: faultText(fault)
 	});

@@ -8,7 +8,7 @@ import { openPage, startWorld, type Person, type World } from './world.ts';
 let world: World;
 let folder: string;
 beforeAll(async () => {
-	world = await startWorld();
+	world = await startWorld({ rate: 30 });
 	folder = mkdtempSync(join(tmpdir(), 'tevrik-photographs-'));
 });
 afterAll(async () => {

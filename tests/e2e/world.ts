@@ -71,6 +71,9 @@ export async function startWorld(options: Options = {}) {
 		get databaseUrl() {
 			return databaseUrl();
 		},
+		get migrationUrl() {
+			return (database ?? shared!).migrationUrl;
+		},
 		/** Moves the clock of the server and of every open page, instead of waiting. */
 		async wait(seconds: number) {
 			moved += seconds * 1000;
@@ -93,7 +96,7 @@ export async function startWorld(options: Options = {}) {
 		/** As if the plug were pulled on both. */
 		async killEverything() {
 			server.kill('SIGKILL');
-			process.kill(database!.pid!, 'SIGKILL');
+			process.kill(database!.pid, 'SIGKILL');
 			await Promise.all([server.ended, database!.ended]);
 		},
 		async startEverything() {
@@ -259,8 +262,20 @@ export async function openPage(world: World, path = '/', viewport: typeof DESK |
 					NEXT
 				);
 				if (state === 'there') return;
-				// What the clock on the screen still asks for passes at once.
-				if (typeof state === 'number') await world.wait(Math.max(state, 0.5));
+				// What the clock on the screen still asks for passes at once; the screen has to have seen it.
+				if (typeof state === 'number') {
+					const shown = await page.evaluate(
+						() => document.querySelector('main [role=timer]')?.textContent ?? ''
+					);
+					await world.wait(Math.max(state, 0.5));
+					await page
+						.waitForFunction(
+							(before) => (document.querySelector('main [role=timer]')?.textContent ?? '') !== before,
+							{ timeout: 2000, polling: 30 },
+							shown
+						)
+						.catch(() => undefined);
+				}
 				await new Promise((resolve) => setTimeout(resolve, 15));
 			}
 			throw new Error(`no instrument at ${page.url()}: ${(await this.text()).slice(0, 800)}`);

@@ -46,12 +46,10 @@ export function anyReading(method: Method): fc.Arbitrary<RawReading> {
 		dilution: anyDilution
 	};
 	const made = (own: Record<string, fc.Arbitrary<unknown>>) =>
-		fc
-			.record({ ...common, ...own })
-			.map(({ dilution, ...reading }) => ({
-				...reading,
-				...(dilution ? { dilution } : {})
-			})) as fc.Arbitrary<unknown> as fc.Arbitrary<RawReading>;
+		fc.record({ ...common, ...own }).map(({ dilution, ...reading }) => ({
+			...reading,
+			...(dilution ? { dilution } : {})
+		})) as fc.Arbitrary<unknown> as fc.Arbitrary<RawReading>;
 	switch (method.kind) {
 		case 'syringe-titration':
 		case 'drop-titration':
@@ -138,7 +136,7 @@ export function anyReading(method: Method): fc.Arbitrary<RawReading> {
 /** Parts that stand in the reading itself. */
 function flat(reading: RawReading): RawReading {
 	const { drops: count, marks: scale, ...rest } = reading as RawReading & { drops?: object; marks?: object };
-	return { ...rest, ...count, ...scale } as RawReading;
+	return { ...rest, ...count, ...scale };
 }
 const level = (reading: RawReading) =>
 	({ ...reading, upper: (reading as { lower: number }).lower }) as RawReading;

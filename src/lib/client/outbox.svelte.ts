@@ -26,6 +26,8 @@ export class Outbox {
 	#send: Send;
 	#sending: Promise<void> | null = null;
 	/** What was answered to what, until whoever put it was told: several may wait at once. */
+	// Nobody draws it, so nothing has to follow it.
+	// eslint-disable-next-line svelte/prefer-svelte-reactivity
 	#answers = new Map<string, Answer<unknown> | null>();
 
 	constructor(store: OutgoingStore, send: Send) {

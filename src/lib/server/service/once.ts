@@ -26,7 +26,8 @@ export function transact<A>(
 	deps: PooledDeps,
 	work: (tx: Transaction, within: Within) => Promise<A>
 ): Promise<A> {
-	return inTransaction(deps.db, (tx) => work(tx, { ...deps, db: tx }));
+	const { db, ...others } = deps;
+	return inTransaction(db, (tx) => work(tx, { ...others, db: tx }));
 }
 
 /** A fault that must undo what the transaction did so far. */

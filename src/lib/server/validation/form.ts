@@ -1,4 +1,5 @@
 import { typedNumber } from '$lib/core/numeric';
+import { fail, ok, type Result } from '$lib/core/result';
 
 /** A number in a field; null where it is empty or was not sent, NaN, which every schema refuses, where it is none. */
 export function numberIn(text: FormDataEntryValue | null): number | null {
@@ -7,6 +8,21 @@ export function numberIn(text: FormDataEntryValue | null): number | null {
 
 export function typedText(text: FormDataEntryValue | null): string {
 	return typeof text === 'string' ? text.trim() : '';
+}
+
+/**
+ * One of the words that a field can hold; nothing sent is the usual one. Any other word is refused: whoever sent it
+ * meant something else than what would be made of it.
+ */
+export function wordIn<W extends string>(
+	form: FormData,
+	name: string,
+	words: readonly W[],
+	usual: W
+): Result<W> {
+	const text = typedText(form.get(name));
+	const word = text === '' ? usual : words.find((w) => w === text);
+	return word === undefined ? fail('invalid-field', name, { rule: 'word' }) : ok(word);
 }
 
 /** Names and texts as a plain object; a name that every object has by itself would change what it is. */

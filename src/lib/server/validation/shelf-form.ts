@@ -1,6 +1,5 @@
 import {
 	AddItem,
-	CHECK_SPANS,
 	DecideCheck,
 	DeriveItem,
 	FinishCheck,
@@ -148,7 +147,7 @@ export function decisionOfForm(form: FormData, waterId: string): Result<DecideCh
 		waterId,
 		checkId: typedText(form.get('checkId')),
 		decision: typedText(form.get('decision')),
-		span: CHECK_SPANS.find((s) => s === form.get('span')) ?? 'all',
+		span: typedText(form.get('span')) || 'all',
 		retire: form.get('retire') === 'yes',
 		note: typedText(form.get('note'))
 	});

@@ -2,7 +2,7 @@ import { AddItem, NO_DETAILS, type Recipe, type ShelfDetails } from '$lib/contra
 import { fail, ok, type Result } from '$lib/core/result';
 import { dilutedStock, keepsDays, SALT_IDS, weighed, type Content, type Measured } from '$lib/core/standard';
 import { addDays, type Instant } from '$lib/core/time';
-import { numberIn, typedText } from './form.ts';
+import { numberIn, typedText, wordIn } from './form.ts';
 import { validate } from './validator.ts';
 
 /** A number and how well it is known: half-width of the last digit or of the mark, taken as rectangular. */
@@ -13,7 +13,9 @@ function measuredIn(form: FormData, name: string): Measured {
 
 function recipeOf(form: FormData): Result<Recipe> {
 	const volumeMl = measuredIn(form, 'volumeMl');
-	if (form.get('by') === 'diluted') {
+	const by = wordIn(form, 'by', ['weighed', 'diluted'], 'weighed');
+	if (!by.ok) return by;
+	if (by.value === 'diluted') {
 		const stockId = typedText(form.get('stockId'));
 		return ok({ by: 'diluted', stockId, takenMl: measuredIn(form, 'takenMl'), volumeMl });
 	}

@@ -2,7 +2,7 @@ import { SaveSupplement } from '$lib/contract/adjust';
 import { LABEL_U, RAISED, strengthByTrial, type RaisedParameter } from '$lib/core/correction';
 import { convert, convertSpan, PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
 import { fail, ok, type Result } from '$lib/core/result';
-import { numberIn, typedText } from './form.ts';
+import { numberIn, typedText, wordIn } from './form.ts';
 import { validate } from './validator.ts';
 
 interface Context {
@@ -24,7 +24,9 @@ function span(parameter: ParameterId, value: number, units: Context['units']): n
 }
 
 function byTrial(form: FormData, { units }: Context): Result<Strong> {
-	const parameter = RAISED.find((p) => p === form.get('trial.parameter')) ?? 'alkalinity';
+	const tried = wordIn(form, 'trial.parameter', RAISED, 'alkalinity');
+	if (!tried.ok) return tried;
+	const parameter = tried.value;
 	const number = (name: string) => numberIn(form.get(`trial.${name}`));
 	const [amount, volume, before, after, plusMinus] = ['amount', 'volume', 'before', 'after', 'u'].map(number);
 	const all = [amount, volume, before, after, plusMinus];
@@ -80,8 +82,12 @@ function rowsOf(text: string): Result<{ reading: number; amountPer100L: number }
 	return rows.length > 0 ? ok(rows) : fail('chart-too-short', 'rows');
 }
 
+const SUPPLEMENT_KINDS = ['salt', 'solution', 'product', 'table'] as const;
+
 function whatOf(form: FormData, context: Context): Result<unknown> {
-	switch (typedText(form.get('kind'))) {
+	const kind = wordIn(form, 'kind', SUPPLEMENT_KINDS, 'product');
+	if (!kind.ok) return kind;
+	switch (kind.value) {
 		case 'salt': {
 			const purity = numberIn(form.get('purity'));
 			if (purity === null || !(purity >= 50 && purity <= 100)) {
@@ -111,8 +117,10 @@ function whatOf(form: FormData, context: Context): Result<unknown> {
 				rows: rows.value
 			});
 		}
-		default: {
-			const trial = typedText(form.get('from')) === 'trial';
+		case 'product': {
+			const from = wordIn(form, 'from', ['label', 'trial'], 'label');
+			if (!from.ok) return from;
+			const trial = from.value === 'trial';
 			const strong = trial ? byTrial(form, context) : byLabel(form, context);
 			if (!strong.ok) return strong;
 			return ok({

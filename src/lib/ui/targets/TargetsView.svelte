@@ -15,14 +15,16 @@
 		units: Readonly<Record<ParameterId, UnitId>>;
 		timeZone: string;
 		now: Instant;
-		refused: { parameter: string; entered: Record<string, string>; field: string; text: string } | null;
+		refused: { entered: Record<string, string>; field: string; text: string } | null;
 	}
 	let { waterId, waterName, targets, profile, ids, units, timeZone, now, refused }: Props = $props();
 
 	const chosen: TargetProfile | null = $derived(profile && isProfileId(profile) ? PROFILES[profile] : null);
 	/** It has a band, the profile has one, or something was just entered for it. */
 	const matters = (p: ParameterId) =>
-		targets.some((t) => t.parameter === p) || chosen?.bands[p] !== undefined || refused?.parameter === p;
+		targets.some((t) => t.parameter === p) ||
+		chosen?.bands[p] !== undefined ||
+		refused?.entered.parameter === p;
 </script>
 
 <main class="page max-w-[60rem]!">
@@ -55,7 +57,7 @@
 			unit={units[parameter]}
 			{timeZone}
 			{now}
-			refused={refused?.parameter === parameter ? refused : null}
+			refused={refused?.entered.parameter === parameter ? refused : null}
 		/>
 	{/snippet}
 	{#each PARAMETER_IDS.filter(matters) as parameter (parameter)}{@render form(parameter)}{/each}

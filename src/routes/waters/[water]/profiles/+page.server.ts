@@ -1,11 +1,10 @@
-import { error, fail, redirect } from '@sveltejs/kit';
+import { error, redirect } from '@sveltejs/kit';
 import { SaveProfile, TakeProfile } from '$lib/contract/judgement';
 import { convert, PARAMETER_IDS, PARAMETERS } from '$lib/core/quantity';
-import type { Fault } from '$lib/core/result';
 import { fail as fault } from '$lib/core/result';
-import { faultText } from '$lib/format/faults';
-import { entered, numberIn, typedText } from '$lib/server/validation/form';
+import { numberIn, typedText } from '$lib/server/validation/form';
 import { validate } from '$lib/server/validation/validator';
+import { refused } from '../../../refused';
 import type { Actions, PageServerLoad, RequestEvent } from './$types';
 
 export const load = (async ({ locals, params, url }) => {
@@ -25,9 +24,6 @@ async function opened({ locals, params, request }: RequestEvent) {
 	if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
 	return { open, services: locals.services, units: locals.preferences.units, form: await request.formData() };
 }
-
-const refusal = (form: FormData, f: Fault) =>
-	fail(400, { entered: entered(form), field: f.field ?? '', text: faultText(f) });
 
 export const actions = {
 	save: async (event) => {
@@ -59,7 +55,7 @@ export const actions = {
 					bands
 				});
 		const outcome = command.ok ? await services.saveProfile(open.scope, command.value) : command;
-		if (!outcome.ok) return refusal(form, outcome.fault);
+		if (!outcome.ok) return refused(form, outcome.fault);
 		redirect(303, `/waters/${event.params.water}/profiles`);
 	},
 	take: async (event) => {
@@ -71,7 +67,7 @@ export const actions = {
 			fromAt: services.clock.now()
 		});
 		const outcome = command.ok ? await services.takeProfile(open.scope, command.value) : command;
-		if (!outcome.ok) return refusal(form, outcome.fault);
+		if (!outcome.ok) return refused(form, outcome.fault);
 		redirect(303, `/waters/${event.params.water}/targets`);
 	}
 } satisfies Actions;

@@ -1,11 +1,11 @@
-import { error, fail, redirect } from '@sveltejs/kit';
+import { error, redirect } from '@sveltejs/kit';
 import { SetTarget } from '$lib/contract/target';
 import { convert, isParameterId, PARAMETERS } from '$lib/core/quantity';
 import { fail as fault } from '$lib/core/result';
-import { faultText } from '$lib/format/faults';
 import { typedInstant } from '$lib/server/validation/event-form';
-import { entered, numberIn, typedText } from '$lib/server/validation/form';
+import { numberIn, typedText } from '$lib/server/validation/form';
 import { validate } from '$lib/server/validation/validator';
+import { refused } from '../../../refused';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load = (async ({ locals, params, url }) => {
@@ -48,12 +48,7 @@ export const actions = {
 					});
 		const outcome = command.ok ? await locals.services.setTarget(open.scope, command.value) : command;
 		if (!outcome.ok) {
-			return fail(400, {
-				parameter,
-				entered: entered(form),
-				field: outcome.fault.field ?? '',
-				text: faultText(outcome.fault)
-			});
+			return refused(form, outcome.fault);
 		}
 		redirect(303, `/waters/${params.water}/targets`);
 	}

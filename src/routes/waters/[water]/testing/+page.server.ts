@@ -55,7 +55,7 @@ export const actions = {
 				testing:
 					habit === '7' || habit === '14'
 						? { kind: 'fixed', everyDays: Number(habit) }
-						: { kind: 'reckoned', chance: numberIn(form.get('chance')) }
+						: { kind: habit || 'reckoned', chance: numberIn(form.get('chance')) }
 			}
 		});
 		const outcome = command.ok ? await services.saveSettings(open.scope, command.value) : command;

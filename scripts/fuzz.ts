@@ -1,0 +1,80 @@
+// npm run fuzz -- [--minutes N] [--seed N] [--workers N]   nonsense at every form, endpoint and address
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { attack, scout, type Finding } from '../tests/fuzz/attack.ts';
+import { allDoors } from '../tests/fuzz/routes.ts';
+import { nonsenseStored } from '../tests/fuzz/stored.ts';
+import { instant } from '../src/lib/core/time/index.ts';
+import { idMaker } from '../src/lib/server/clock.ts';
+import { grantToApplication } from '../src/lib/server/db/grants.ts';
+import { build, serve } from './application.mjs';
+import { ensurePackages, ensurePrograms, ROOT } from './bootstrap.mjs';
+import { freePort, startDatabase } from './database.mjs';
+import { main } from './say.mjs';
+import { demoMember, ensureTemplates, readInto, TEST_START } from './test-engine.mjs';
+
+function option(name: string, usual: number): number {
+	const i = process.argv.indexOf(`--${name}`);
+	const value = i < 0 ? usual : Number(process.argv[i + 1]);
+	if (!(value > 0)) throw new Error(`--${name} needs a number above 0`);
+	return value;
+}
+
+await main(async () => {
+	ensurePrograms('mariadb');
+	ensurePackages();
+	const [minutes, seed, workers] = [option('minutes', 5), option('seed', 1), option('workers', 4)];
+	const templates = await ensureTemplates();
+	const built = join(ROOT, '.test/build');
+	build(built, join(ROOT, '.test/kit'));
+	const folder = mkdtempSync(join(tmpdir(), 'tevrik-fuzz-'));
+	const database = await startDatabase({ folder, throwaway: true });
+	let server: Awaited<ReturnType<typeof serve>> | undefined;
+	try {
+		await readInto(database.migrationUrl, join(templates, 'demo.sql'));
+		await grantToApplication(database.migrationUrl, database.applicationUser);
+		server = await serve({
+			folder: built,
+			port: await freePort(),
+			quiet: true,
+			env: {
+				DATABASE_URL: database.url,
+				TEVRIK_CLOCK: `${TEST_START},1`,
+				TEVRIK_LOG_LEVEL: 'silent',
+				TEVRIK_REQUESTS_PER_MINUTE: '1000000',
+				TEVRIK_SIGN_IN_AS: demoMember(templates)
+			}
+		});
+		const { origin } = server;
+		const begun = Date.now();
+		const nowMs = Date.parse(TEST_START);
+		const newId = idMaker({ now: () => instant(nowMs) });
+		const attacked = await scout(origin, nowMs, newId, [newId(), newId()]);
+		const doors = allDoors();
+		const until = begun + minutes * 60_000;
+		const results = await Promise.all(
+			Array.from({ length: workers }, (_, i) =>
+				attack(doors, attacked, seed + i, () => Date.now() > until, 0.08)
+			)
+		);
+		const findings = results.flatMap((r) => r.findings);
+		const count = (what: Finding['what']) => findings.filter((f) => f.what === what).length;
+		const requests = results.reduce((sum, r) => sum + r.requests, 0);
+		const stored = await nonsenseStored(database.migrationUrl, begun, nowMs + (Date.now() - begun));
+		const shown = new Map(findings.map((f) => [`${f.what} ${f.door}`, f]));
+		for (const [name, { sent, answer }] of shown)
+			console.log(`\n${name}\n  ${sent}\n  ${answer.replaceAll('\n', ' ')}`);
+		for (const line of stored.slice(0, 40)) console.log(`stored: ${line}`);
+		console.log(
+			`\n${requests} requests to ${doors.length} doors in ${minutes} minutes (seed ${seed}):`,
+			`${count('failed')} answered 5xx, ${stored.length} nonsense stored, ${count('nameless')} answered without the name of a field`
+		);
+		if (findings.length + stored.length > 0) process.exitCode = 1;
+	} finally {
+		await server?.stop();
+		await database.stop();
+		rmSync(folder, { recursive: true, force: true });
+	}
+});
+process.exit();

@@ -1,0 +1,285 @@
+import fc from 'fast-check';
+import { EVENT_KINDS } from '../../src/lib/contract/event.ts';
+import { SHELF_KINDS } from '../../src/lib/contract/shelf.ts';
+import { SHIPPED_METHODS, stepsFor } from '../../src/lib/core/method/index.ts';
+import { PARAMETER_IDS, PARAMETERS } from '../../src/lib/core/quantity/index.ts';
+import { anyReading } from '../support/extreme-readings.ts';
+import { pick, type Chance } from './nonsense.ts';
+
+/** What an attack knows of the world that it attacks. */
+export interface Target {
+	readonly waterId: string;
+	readonly nowMs: number;
+	readonly newId: () => string;
+	/** Ids that a page of this kind links to. */
+	readonly known: Readonly<Record<'reading' | 'item' | 'plan', readonly string[]>>;
+}
+
+/** How one door is tried: which addresses show it, and what a good command through it is. */
+export type Spec =
+	/** Names in its address, with sensible values. */
+	| { readonly kind: 'ask'; readonly query?: Readonly<Record<string, readonly string[]>> }
+	/** A form is read from the page on which it stands, at one of these addresses behind its own. */
+	| {
+			readonly kind: 'form';
+			readonly at?: readonly string[];
+			readonly fields?: Readonly<Record<string, string>>;
+	  }
+	| { readonly kind: 'json'; readonly command: (chance: Chance, target: Target) => unknown }
+	| { readonly kind: 'bytes' };
+
+const ask = (query?: Readonly<Record<string, readonly string[]>>): Spec =>
+	query ? { kind: 'ask', query } : { kind: 'ask' };
+const form = (at?: readonly string[], fields?: Readonly<Record<string, string>>): Spec => ({
+	kind: 'form',
+	...(at ? { at } : {}),
+	...(fields ? { fields } : {})
+});
+const numbers = ['5', '54', '400', '-3', '1e9'];
+const dates = ['2026-11-23', '2026-11-01', '2027-01-01'];
+
+function run(chance: Chance, { waterId, nowMs, newId }: Target) {
+	const method = pick(chance, SHIPPED_METHODS);
+	const [reading] = fc.sample(anyReading(method), { numRuns: 1, seed: Math.floor(chance() * 1e9) });
+	const at = nowMs - Math.floor(chance() * 30 * 86_400_000);
+	return {
+		id: newId(),
+		sampleId: newId(),
+		readingId: newId(),
+		waterId,
+		methodCode: method.code,
+		methodVersion: method.version,
+		drawnAt: at,
+		startedAt: at,
+		finishedAt: at + 60_000,
+		offsetMinutes: 0,
+		reading,
+		stepLog: stepsFor(method, 'full')
+			.slice(0, 2)
+			.map((_, i) => ({ at: at + i, kind: 'step-done' })),
+		note: ''
+	};
+}
+
+/** Every door of the application. One that is missing here fails the tests: a new one is tried from its first day. */
+export const SPECS: Readonly<Record<string, Spec>> = {
+	'GET /api/waters/[water]/bench': ask(),
+	'GET /api/waters/[water]/trends': ask({ span: ['week', 'all'] }),
+	'GET /calendar/[token]': ask(),
+	'GET /offline': ask(),
+	'GET /waters/[water]/adjust': ask(),
+	'GET /waters/[water]/adjust/batches': ask({ litres: numbers, salinity: ['35', '30'] }),
+	'GET /waters/[water]/adjust/blend': ask({
+		tapKh: numbers,
+		kh: numbers,
+		gh: numbers,
+		litres: numbers,
+		nowKh: numbers,
+		nowGh: numbers,
+		tapGh: numbers
+	}),
+	'GET /waters/[water]/adjust/change': ask({
+		litres: numbers,
+		count: numbers,
+		everyDays: ['1', '7'],
+		batch: ['x'],
+		target: PARAMETER_IDS,
+		to: numbers
+	}),
+	'GET /waters/[water]/adjust/daily': ask({
+		school: ['two-part', 'limewater', 'reactor', 'water-changes', 'salts'],
+		evaporates: numbers,
+		share: numbers,
+		every: numbers,
+		fresh: numbers
+	}),
+	'GET /waters/[water]/adjust/limits': ask(),
+	'GET /waters/[water]/adjust/plan': ask({
+		goals: ['alkalinity', 'alkalinity,calcium', 'ph'],
+		'aim.alkalinity': numbers,
+		'with.alkalinity': ['salt:NaHCO3', 'x'],
+		kind: ['salinity', 'husbandry', 'doses'],
+		aim: numbers,
+		id: ['nitrate-high', 'x'],
+		volume: ['known']
+	}),
+	'GET /waters/[water]/adjust/plans/[plan]': ask(),
+	'GET /waters/[water]/adjust/supplements': ask({ kind: ['salt', 'product', 'table'] }),
+	'GET /waters/[water]/bench': ask({ tests: ['alkalinity'], method: ['alk-syringe'] }),
+	'GET /waters/[water]/board': ask(),
+	'GET /waters/[water]/calendar.ics': ask(),
+	'GET /waters/[water]/compare': ask({
+		by: ['kit', 'reader', 'water', 'lot'],
+		parameter: PARAMETER_IDS,
+		a: ['alk-syringe'],
+		b: ['alk-drops']
+	}),
+	'GET /waters/[water]/findings': ask(),
+	'GET /waters/[water]/habits': ask(),
+	'GET /waters/[water]/help': ask({ q: ['alkalinity', 'a'] }),
+	'GET /waters/[water]/laboratory': ask(),
+	'GET /waters/[water]/log': ask({ what: [...PARAMETER_IDS, 'events'], before: numbers, waters: ['all'] }),
+	'GET /waters/[water]/log.csv': ask({ what: [...PARAMETER_IDS, 'events'], waters: ['all'] }),
+	'GET /waters/[water]/log/[reading]': ask(),
+	'GET /waters/[water]/log/new': ask({ kind: EVENT_KINDS }),
+	'GET /waters/[water]/log/result': ask({ parameter: PARAMETER_IDS }),
+	'GET /waters/[water]/methods': ask(),
+	'GET /waters/[water]/methods/[code]': ask(),
+	'GET /waters/[water]/methods/[code]/card': ask(),
+	'GET /waters/[water]/methods/[code]/file': ask(),
+	'GET /waters/[water]/methods/new': ask({ from: ['alk-syringe'], revise: ['alk-syringe'] }),
+	'GET /waters/[water]/panel/[happening]': ask({ event: ['x'] }),
+	'GET /waters/[water]/photographs/[photograph]': ask(),
+	'GET /waters/[water]/profiles': ask({ edit: ['x'] }),
+	'GET /waters/[water]/shelf': ask(),
+	'GET /waters/[water]/shelf/[item]': ask(),
+	'GET /waters/[water]/shelf/compare': ask({ parameter: PARAMETER_IDS }),
+	'GET /waters/[water]/shelf/labels': ask(),
+	'GET /waters/[water]/shelf/new': ask({ kind: SHELF_KINDS, method: ['alk-syringe', 'ca-mg-pair'] }),
+	'GET /waters/[water]/shelf/shopping': ask(),
+	'GET /waters/[water]/shelf/standard': ask(),
+	'GET /waters/[water]/targets': ask({ profile: ['mixed-reef', 'x'] }),
+	'GET /waters/[water]/testing': ask(),
+	'GET /waters/[water]/today': ask(),
+	'GET /waters/[water]/trends': ask({ span: ['week', 'month', 'all'] }),
+	'POST /api/waters/[water]/derivations': {
+		kind: 'json',
+		command: (chance, { waterId, newId }) => ({
+			id: newId(),
+			waterId,
+			code: pick(chance, SHIPPED_METHODS).code
+		})
+	},
+	'POST /api/waters/[water]/methods': {
+		kind: 'json',
+		command: (chance, { waterId, newId }) => ({
+			id: newId(),
+			waterId,
+			method: { ...pick(chance, SHIPPED_METHODS), code: `own-${Math.floor(chance() * 1e6)}`, version: 1 },
+			revises: null
+		})
+	},
+	'POST /api/waters/[water]/photographs': { kind: 'bytes' },
+	'POST /api/waters/[water]/photographs/withdrawals': {
+		kind: 'json',
+		command: (_chance, { waterId, newId }) => ({ id: newId(), waterId, photographId: newId() })
+	},
+	'POST /api/waters/[water]/reports': {
+		kind: 'json',
+		command: (chance, { waterId, newId, nowMs }) => {
+			const parameter = pick(chance, PARAMETER_IDS);
+			const rows = [0, 1].map(() => ({
+				parameter,
+				unit: pick(chance, PARAMETERS[parameter].units),
+				kind: pick(chance, ['value', '<', '>']),
+				value: chance() * 400,
+				expandedU: chance() < 0.5 ? null : chance() * 10,
+				drawnAt: nowMs - 86_400_000,
+				offsetMinutes: 0
+			}));
+			return { id: newId(), waterId, source: 'A laboratory', rows };
+		}
+	},
+	'POST /api/waters/[water]/sessions': {
+		kind: 'json',
+		command: (chance, { waterId, newId, nowMs }) => {
+			const {
+				id: _,
+				readingId,
+				sampleId,
+				methodCode,
+				methodVersion,
+				drawnAt,
+				startedAt,
+				stepLog
+			} = run(chance, {
+				waterId,
+				newId,
+				nowMs,
+				known: { reading: [], item: [], plan: [] }
+			});
+			const test = {
+				runId: newId(),
+				sampleId,
+				readingId,
+				waterId,
+				methodCode,
+				methodVersion,
+				portion: 'full',
+				dilutionParts: null,
+				kitId: null,
+				standardId: null,
+				drawnAt,
+				startedAt,
+				log: stepLog,
+				over: false
+			};
+			return {
+				id: newId(),
+				waterId,
+				sessionId: newId(),
+				revision: 1,
+				state: pick(chance, ['planned', 'under-way', 'dropped', 'finished']),
+				dueAt: null,
+				startedAt,
+				tests: [test]
+			};
+		}
+	},
+	'POST /api/waters/[water]/test-runs': { kind: 'json', command: run },
+	'POST /preferences': form(undefined, { back: '/help', alkalinity: 'meq-per-l', theme: 'dark' }),
+	'POST /waters/[water]/adjust/change?/start': form(['?litres=54&count=2&everyDays=7', '?litres=20']),
+	'POST /waters/[water]/adjust/limits': form(),
+	'POST /waters/[water]/adjust/plan?/start': form([
+		'?goals=alkalinity',
+		'?goals=alkalinity,calcium',
+		'?kind=salinity&aim=35.5'
+	]),
+	'POST /waters/[water]/adjust/plans/[plan]?/change': form(undefined, { what: 'plan-rest', note: '' }),
+	'POST /waters/[water]/adjust/plans/[plan]?/step': form(undefined, {
+		stepId: '0-dose-alkalinity',
+		outcome: 'done'
+	}),
+	'POST /waters/[water]/adjust/supplements?/retire': form(),
+	'POST /waters/[water]/adjust/supplements?/save': form(
+		['', '?kind=salt', '?kind=solution', '?kind=product', '?kind=table'],
+		{ kind: 'product', name: 'Made up', 'strength.alkalinity': '0.3' }
+	),
+	'POST /waters/[water]/findings': form(),
+	'POST /waters/[water]/laboratory': form(),
+	'POST /waters/[water]/log/[reading]?/correct': form(),
+	'POST /waters/[water]/log/[reading]?/keep': form(undefined, { slip: '' }),
+	'POST /waters/[water]/log/new': form(EVENT_KINDS.map((kind) => `?kind=${kind}`)),
+	'POST /waters/[water]/log/result': form(PARAMETER_IDS.map((p) => `?parameter=${p}`)),
+	'POST /waters/[water]/methods': form(),
+	'POST /waters/[water]/profiles?/save': form(undefined, {
+		name: 'Made up',
+		source: 'Nobody',
+		'calcium.low': '400'
+	}),
+	'POST /waters/[water]/profiles?/take': form(undefined, { profile: 'x' }),
+	'POST /waters/[water]/shelf/[item]?/check': form(undefined, { parameter: 'alkalinity' }),
+	'POST /waters/[water]/shelf/[item]?/decide': form(undefined, {
+		checkId: 'x',
+		decision: 'accept',
+		span: 'all'
+	}),
+	'POST /waters/[water]/shelf/[item]?/derive': form(),
+	'POST /waters/[water]/shelf/[item]?/note': form(undefined, { kind: 'counted', reagent: 'A', amount: '5' }),
+	'POST /waters/[water]/shelf/new': form(
+		[...SHELF_KINDS.map((kind) => `?kind=${kind}`), '?kind=kit&method=ca-mg-pair'],
+		{ name: 'Made up', 'content.ph': '7' }
+	),
+	'POST /waters/[water]/shelf/standard': form(undefined, { massG: '10', volumeMl: '1000' }),
+	'POST /waters/[water]/targets': form(['', '?profile=mixed-reef']),
+	'POST /waters/[water]/testing?/feed': form(undefined, { feedId: '' }),
+	'POST /waters/[water]/testing?/settings': form(undefined, {
+		habit: '7',
+		chance: '0.2',
+		clearDays: '5',
+		school: 'both'
+	}),
+	'POST /waters/[water]/testing?/stage': form(undefined, { profile: 'mixed-reef' })
+};
+
+export const PLACES = { dates, happenings: ['death', 'algae', 'x'] } as const;
