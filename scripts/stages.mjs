@@ -109,7 +109,7 @@ export const QUICK = [
 	['import rules', 'depcruise', ['src', 'tests', 'scripts', '--config', '.dependency-cruiser.cjs']],
 	['types of the core, which knows no browser and no Node', 'tsc', ['-p', 'tsconfig.core.json']],
 	['types', 'svelte-check', ['--threshold', 'error', '--fail-on-warnings']],
-	['lint', 'eslint', ['.', '--cache', '--cache-location', '.test/eslint']],
+	['lint', 'eslint', ['.']],
 	[
 		'unused files and packages',
 		'knip',

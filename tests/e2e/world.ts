@@ -63,6 +63,8 @@ export async function startWorld(options: Options = {}) {
 	const contexts = new Set<Awaited<ReturnType<typeof browser.createBrowserContext>>>();
 	return {
 		origin: server.origin,
+		/** Its browser keeps the shell, as for a bench without a network. */
+		offline: options.durable === true,
 		async newContext() {
 			const context = await browser.createBrowserContext();
 			contexts.add(context);
@@ -155,6 +157,12 @@ export async function openPage(world: World, path = '/', viewport: typeof DESK |
 	});
 	page.on('pageerror', (error) => complaints.push(error instanceof Error ? error.message : String(error)));
 	patient(page);
+	// Every new window would fetch the whole application once more for its shell; only who works offline needs it.
+	if (!world.offline) {
+		await page.evaluateOnNewDocument(() => {
+			if ('serviceWorker' in navigator) navigator.serviceWorker.register = () => new Promise(() => undefined);
+		});
+	}
 	await page.goto(world.origin + path);
 	const base = /^.*\/waters\/[^/]+/.exec(page.url())?.[0] ?? world.origin;
 

@@ -307,6 +307,7 @@ describe('what the views are given', () => {
 			lastSession: null,
 			rows: [],
 			untested: [],
+			leftOut: [],
 			plans: []
 		});
 		expect((await world.services.readTrends(scope, water)).rows).toEqual([]);

@@ -1,3 +1,4 @@
+import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { NO_DETAILS, type AddItem } from '../../src/lib/contract/shelf.ts';
 import type { ShelfHabits } from '../../src/lib/contract/shelf-view.ts';
@@ -326,16 +327,23 @@ describe('a kit on the shelf', () => {
 });
 
 describe('a photograph', () => {
-	const JPEG = Uint8Array.from([
-		0xff, 0xd8, 0xff, 0xe1, 0, 6, 71, 80, 83, 46, 0xff, 0xda, 0, 2, 1, 2, 3, 4, 5, 0xff, 0xd9
-	]);
+	/** A real picture that says where it was taken. */
+	let jpeg: Uint8Array;
+	beforeAll(async () => {
+		const picture = sharp({ create: { width: 24, height: 18, channels: 3, background: '#3a7' } });
+		jpeg = await picture
+			.withExif({ IFD0: { ImageDescription: 'GPS of the lobby' } })
+			.jpeg()
+			.toBuffer();
+		expect(Buffer.from(jpeg).includes('GPS')).toBe(true);
+	});
 	it('is kept without its metadata, seen by its own site, and refused where it does not belong', async () => {
 		const site = await world.site('photographs');
 		const stranger = await world.site('photographs of a stranger');
 		const { services, deps } = world;
 		const runId = await read(site, [], 0.41);
 		const id = deps.newId();
-		const sent = { id, of: { runId }, bytes: JPEG };
+		const sent = { id, of: { runId }, bytes: jpeg };
 		expect(await services.keepPhotograph(site.scope, sent)).toMatchObject({ ok: true });
 		expect(await services.keepPhotograph(site.scope, sent)).toMatchObject({ ok: true });
 		expect(await services.photographsOf(site.scope, runId)).toEqual([id]);

@@ -251,7 +251,6 @@ const RULES: Readonly<Record<string, (limit: string) => string>> = {
 	'or-another': () => 'or another rise must be given',
 	'not-json': () => 'is not JSON'
 };
-export const RULE_NAMES = Object.keys(RULES);
 
 export function ruleWords(rule: string, limit: string): string {
 	return (RULES[rule] ?? RULES.object!)(limit);

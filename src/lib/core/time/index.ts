@@ -12,4 +12,4 @@ export {
 } from './instant.ts';
 export { civilDate, endOfDay, instantOnDay, offsetMinutes, type CivilDate } from './zone.ts';
 export { instantOfLocal } from './local-time.ts';
-export { inOrderByNow, isFuture, LEEWAY_MS, type NamedTime } from './order.ts';
+export { inOrderByNow, isFuture, type NamedTime } from './order.ts';

@@ -2,7 +2,7 @@ import { fail, ok, type Result } from '../result/index.ts';
 import type { Instant } from './instant.ts';
 
 /** A device's clock may run a little ahead of the server's; beyond that the time is a mistake. */
-export const LEEWAY_MS = 5 * 60_000;
+const LEEWAY_MS = 5 * 60_000;
 
 export function isFuture(at: number, now: Instant): boolean {
 	return at > now + LEEWAY_MS;
