@@ -106,7 +106,8 @@ function later(words: string): Response {
 /** What was asked for, by the name that the browser knows; null where the Host header is none. */
 function addressAsked({ request, url }: RequestEvent): URL | null {
 	try {
-		return new URL(`http://${request.headers.get('host') ?? ''}${url.pathname}${url.search}`);
+		const host = request.headers.get('host');
+		return host ? new URL(`http://${host}${url.pathname}${url.search}`) : null;
 	} catch {
 		return null;
 	}
@@ -133,7 +134,9 @@ function ofSession(request: Request, response: Response, token: string): Respons
 	const own = `W/"${createHash('sha256').update(`${etag} ${token}`).digest('hex').slice(0, 32)}"`;
 	response.headers.set('etag', own);
 	const known = request.headers.get('if-none-match')?.split(/,\s*/) ?? [];
-	if (!known.includes(own)) return response;
+	// A page's scripts are let in by a number that is new each time: a copy with an old one would stand still.
+	const isPage = response.headers.get('content-type')?.includes('html') ?? false;
+	if (isPage || !known.includes(own)) return response;
 	const headers = new Headers(response.headers);
 	headers.delete('content-length');
 	return new Response(null, { status: 304, headers });

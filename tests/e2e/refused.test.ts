@@ -144,8 +144,8 @@ describe('what an earlier version stored', () => {
 	});
 	it('and breaks the reckoning of one water leaves the others theirs, and says which one', async () => {
 		const [[broken]] = await raw.query<mysql.RowDataPacket[]>(
-			'select e.site_id, e.id, lower(e.water_id) as waterId, w.name from event e join water w on w.site_id = e.site_id and w.id = e.water_id where e.water_id <> ? and e.kind = ? limit 1',
-			[water, 'dose']
+			'select e.site_id, e.id, lower(e.water_id) as waterId, w.name from event e join water w on w.site_id = e.site_id and w.id = e.water_id where e.water_id <> ? and e.kind in (?) limit 1',
+			[water, ['dose', 'recurring-dose']]
 		);
 		await raw.query('update event set details = ? where site_id = ? and id = ?', [
 			'{"strength":7}',
@@ -232,7 +232,7 @@ describe('what is no request', () => {
 	it('holds a name that every object has, and is answered like any other', async () => {
 		const { status, text } = await post(
 			`/waters/${water}/log/new`,
-			'__proto__=1&constructor=2&kind=dose&happenedAt=2026-11-23T12:00'
+			`id=${newId()}&__proto__=1&constructor=2&kind=dose&happenedAt=2026-11-23T12:00`
 		);
 		expect(status).toBe(400);
 		expect(text).toMatch(/The name of the supplement is missing|The amount/);
@@ -316,9 +316,9 @@ describe('what belongs to one person', () => {
 		const page = await get(`/waters/${water}/targets`);
 		expect(page.headers.get('cache-control')).toBe('private, no-cache');
 		const etag = page.headers.get('etag')!;
-		expect((await get(`/waters/${water}/targets`, { 'if-none-match': etag })).status).toBe(
-			page.text === (await get(`/waters/${water}/targets`)).text ? 304 : 200
-		);
+		// Its scripts are let in by a number that is new each time, so that no copy of it is good.
+		expect(etag).toMatch(/^W\/"[0-9a-f]{32}"$/);
+		expect((await get(`/waters/${water}/targets`, { 'if-none-match': etag })).status).toBe(200);
 		for (const file of ['log.csv', 'calendar.ics', 'methods/alk-syringe/file']) {
 			expect((await get(`/waters/${water}/${file}`)).headers.get('cache-control'), file).toBe('no-store');
 		}

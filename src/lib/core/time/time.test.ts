@@ -6,7 +6,9 @@ import {
 	daysBetween,
 	fromIso,
 	instant,
+	inOrderByNow,
 	instantOfLocal,
+	instantOnDay,
 	offsetMinutes,
 	toIso
 } from './index.ts';
@@ -48,5 +50,49 @@ describe('the calendar of a place', () => {
 	});
 	it('refuses a text that is no local time', () => {
 		expect(() => instantOfLocal('soon', LISBON)).toThrow(RangeError);
+	});
+});
+
+describe('a local time that somebody typed', () => {
+	it.each([
+		'1,5',
+		'-1',
+		'0',
+		'30 February',
+		'2026-02-30T10:00',
+		'2026-13-01T00:00',
+		'2026-11-23',
+		'2026-11-23T24:00',
+		'2026-11-23T12:60',
+		''
+	])('is refused where it is none: "%s"', (text) =>
+		expect(() => instantOfLocal(text, LISBON)).toThrow(RangeError)
+	);
+	it('is the one that the wall clock shows, as of a day that is known', () => {
+		fc.assert(
+			fc.property(fc.integer({ min: 0, max: 20_000 }), fc.integer({ min: 0, max: 1439 }), (days, minute) => {
+				const day = civilDate(addDays(fromIso('1990-01-01T12:00:00Z'), days), LISBON);
+				const time = `${String(Math.floor(minute / 60)).padStart(2, '0')}:${String(minute % 60).padStart(2, '0')}`;
+				expect(instantOnDay(day, time, LISBON)).toBe(instantOfLocal(`${day}T${time}`, LISBON));
+			})
+		);
+	});
+});
+
+describe('times of what happened', () => {
+	const now = fromIso('2026-11-23T18:00:00Z');
+	const times = (...minutes: number[]) =>
+		minutes.map((m, i) => ({ field: `t${i}`, at: now + m * 60_000, name: `number ${i}` }));
+	it('are in their order and have come', () => {
+		expect(inOrderByNow(times(-10, -10, 0, 4), now).ok).toBe(true);
+		expect(inOrderByNow([], now).ok).toBe(true);
+		expect(inOrderByNow(times(-10, -12), now)).toMatchObject({
+			fault: { code: 'out-of-order', field: 't1', details: { before: 'number 0' } }
+		});
+	});
+	it('ahead of the server are told by how many minutes', () => {
+		expect(inOrderByNow(times(-1, 10.2), now)).toMatchObject({
+			fault: { code: 'in-the-future', field: 't1', details: { minutes: 11 } }
+		});
 	});
 });
