@@ -65,7 +65,7 @@ export const POSSIBLE = {
 		'One millilitre of the densest solution weighs some 2 g, and 2 g in 100 L are 20 mg/L.'
 	),
 	doseMl: can(1e-4, 100_000, 'mL', 'A hundredth of a drop; the canister of an institution.'),
-	doseShare: can(0, 0.2, 'of the water', 'A fifth of a water in one day is an exchange, no dose.'),
+	doseShare: can(0, 0.1, 'of the water', 'A tenth of a water in one day is an exchange, no dose.'),
 	stockMl: can(0.01, 20_000, 'mL', 'A drop of stock; the largest bottle that is mixed at home.'),
 	weighedG: can(0.001, 5000, 'g', 'The finest balance at home; a bucket of salt.'),
 	price: can(0, 100_000, '', 'The dearest instrument on a private shelf.'),
