@@ -12,6 +12,7 @@ export default defineConfig({
 				extends: true,
 				test: {
 					name: 'unit',
+					maxWorkers: 2,
 					testTimeout: 60_000,
 					environment: 'node',
 					include: [

@@ -9,6 +9,9 @@ import { demoMember, readInto, TEST_START } from '../../scripts/test-engine.mjs'
 import { grantToApplication } from '../../src/lib/server/db/grants.ts';
 import { copyOf } from '../support/engine.ts';
 
+/** TEVRIK_TEST_LOG=1 shows what the servers say, for looking into a failure. */
+const TOLD = Boolean(process.env.TEVRIK_TEST_LOG);
+
 export interface Options {
 	/** How many times faster than the machine's the clock goes. */
 	readonly rate?: number;
@@ -47,12 +50,12 @@ export async function startWorld(options: Options = {}) {
 		serve({
 			folder: inject('build'),
 			port,
-			quiet: true,
+			quiet: !TOLD,
 			movable: true,
 			env: {
 				DATABASE_URL: databaseUrl(),
 				TEVRIK_CLOCK: clockNow(),
-				TEVRIK_LOG_LEVEL: 'silent',
+				TEVRIK_LOG_LEVEL: TOLD ? 'error' : 'silent',
 				TEVRIK_REQUESTS_PER_MINUTE: '100000',
 				...(options.signIn === false ? {} : { TEVRIK_SIGN_IN_AS: demoMember(templates) }),
 				...options.env

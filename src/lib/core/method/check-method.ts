@@ -65,6 +65,8 @@ function impossiblePart(method: Method): Fault | null {
 	}
 	const water = POSSIBLE_IN_WATER[method.parameter];
 	const inUnit = (unit: UnitId): Possible => {
+		// Of a unit that measures something else nothing can be said; that it does is told below.
+		if (!unitsFor(method.parameter).includes(unit)) return { ...water, least: -Infinity, most: Infinity };
 		const ends = [water.least, water.most].map((x) =>
 			convert(x, PARAMETERS[method.parameter].canonicalUnit, unit)
 		);

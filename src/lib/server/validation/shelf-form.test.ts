@@ -157,7 +157,8 @@ describe('the forms of a check', () => {
 		expect(decisionOfForm(form(decide), OTHER)).toMatchObject({
 			value: { decision: 'accept', span: 'from-check' }
 		});
-		expect(decisionOfForm(form({ ...decide, span: 'x' }), OTHER)).toMatchObject({ value: { span: 'all' } });
+		expect(fieldOf(decisionOfForm(form({ ...decide, span: 'x' }), OTHER))).toBe('span');
+		expect(decisionOfForm(form({ ...decide, span: '' }), OTHER)).toMatchObject({ value: { span: 'all' } });
 		expect(decisionOfForm(form({ ...decide, retire: 'yes' }), OTHER)).toMatchObject({
 			value: { retire: true }
 		});
