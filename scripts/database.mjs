@@ -74,6 +74,16 @@ function sql(socket, password, text, database = 'mysql') {
 	);
 }
 
+/**
+ * A place of its own for temporary tables: a server that starts removes whatever looks like one of them from the folder
+ * that it is given, also those of another that is running.
+ */
+function temporaryFolder(home) {
+	const folder = join(home, 'tmp');
+	mkdirSync(folder, { recursive: true });
+	return folder;
+}
+
 function install(dataFolder, extra) {
 	const done = spawnSync(
 		findProgram('mariadb-install-db'),
@@ -128,7 +138,7 @@ export async function startDatabase({ folder, throwaway = false, port }) {
 	if (isNew) {
 		// A set-up that was cut off left no secrets behind: begin again.
 		rmSync(dataFolder, { recursive: true, force: true });
-		install(dataFolder, throwaway ? THROWAWAY : []);
+		install(dataFolder, [`--tmpdir=${temporaryFolder(home)}`, ...(throwaway ? THROWAWAY : [])]);
 	} else if (!existsSync(join(dataFolder, 'mysql'))) {
 		stop(
 			`The database folder ${dataFolder} is damaged or empty. Put it back from a copy, restore a backup, or begin anew with: npm run demo -- --fresh`
@@ -143,6 +153,7 @@ export async function startDatabase({ folder, throwaway = false, port }) {
 			'--no-defaults',
 			`--user=${userInfo().username}`,
 			`--datadir=${dataFolder}`,
+			`--tmpdir=${temporaryFolder(home)}`,
 			'--bind-address=127.0.0.1',
 			`--port=${usePort}`,
 			`--socket=${socket}`,

@@ -32,20 +32,22 @@ export const actions = {
 		};
 		const fromAt = typedInstant(typedText(form.get('fromAt')), open.scope.timeZone);
 		const bad = ['low', 'high', 'aim'].find((name) => Number.isNaN(limit(name)));
-		const command = bad
-			? fault('invalid-field', bad, { rule: 'number' })
-			: Number.isNaN(fromAt)
-				? fault('invalid-field', 'fromAt', { rule: 'date-and-time' })
-				: validate(SetTarget, {
-						id: typedText(form.get('id')),
-						waterId: open.water.id,
-						parameter,
-						low: limit('low'),
-						high: limit('high'),
-						aim: limit('aim'),
-						source: typedText(form.get('source')),
-						fromAt
-					});
+		const command = !isParameterId(parameter)
+			? fault('invalid-field', 'parameter', { rule: 'word' })
+			: bad
+				? fault('invalid-field', bad, { rule: 'number' })
+				: Number.isNaN(fromAt)
+					? fault('invalid-field', 'fromAt', { rule: 'date-and-time' })
+					: validate(SetTarget, {
+							id: typedText(form.get('id')),
+							waterId: open.water.id,
+							parameter,
+							low: limit('low'),
+							high: limit('high'),
+							aim: limit('aim'),
+							source: typedText(form.get('source')),
+							fromAt
+						});
 		const outcome = command.ok ? await locals.services.setTarget(open.scope, command.value) : command;
 		if (!outcome.ok) {
 			return refused(form, outcome.fault);
