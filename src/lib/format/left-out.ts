@@ -29,9 +29,11 @@ export function leftOutWords(
 	}
 	const { parameter } = item.result;
 	const { least, most, unit } = POSSIBLE_IN_WATER[parameter];
+	// A bound at the end of what can be leaves no place for any water.
+	const why = item.why === 'empty' && item.result.kind === 'bound' ? 'impossible' : item.why;
 	const can = `${least} to ${most}${unit ? ` ${unit}` : ''}`;
 	return {
-		text: `${PARAMETERS[parameter].name} ${resultInUnit(item.result, units[parameter])} of ${shortDay(item.at, timeZone, now)} is left out of all reckoning: ${WHY[item.why](can)}.`,
+		text: `${PARAMETERS[parameter].name} ${resultInUnit(item.result, units[parameter])} of ${shortDay(item.at, timeZone, now)} is left out of all reckoning: ${WHY[why](can)}.`,
 		href: `${base}/log/${item.readingId}`,
 		link: 'Put it right'
 	};

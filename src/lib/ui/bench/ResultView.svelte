@@ -27,6 +27,9 @@
 		saving: boolean;
 		fault: string | null;
 		onsave: () => void;
+		/** By how many minutes the times are to be put right, and doing so. */
+		ahead: number;
+		onright: () => void;
 		onback: () => void;
 		onslip: (slip: SlipCandidate) => void;
 		onkeep: (slip: SlipCandidate) => void;
@@ -43,6 +46,8 @@
 		saving,
 		fault,
 		onsave,
+		ahead,
+		onright,
 		onback,
 		onslip,
 		onkeep,
@@ -197,9 +202,15 @@
 		</label>
 		{#if fault}<div class="mt-4 max-w-[34rem]"><Fault text={fault} /></div>{/if}
 		<div class="mt-5 flex flex-wrap gap-3">
-			<Action kind={asking ? 'secondary' : 'primary'} size="large" disabled={saving} onclick={onsave}
-				>{saving ? 'Saving …' : fault ? 'Save again' : 'Save the result'}</Action
-			>
+			{#if fault && ahead > 0}
+				<Action kind="primary" size="large" disabled={saving} onclick={onright}
+					>{saving ? 'Saving …' : `Put right by ${ahead} ${ahead === 1 ? 'minute' : 'minutes'}`}</Action
+				>
+			{:else}
+				<Action kind={asking ? 'secondary' : 'primary'} size="large" disabled={saving} onclick={onsave}
+					>{saving ? 'Saving …' : fault ? 'Save again' : 'Save the result'}</Action
+				>
+			{/if}
 			<Action size="large" onclick={onback}>Back to the reading</Action>
 			<Action kind="quiet" size="large" onclick={onrepeat}>Test again instead</Action>
 		</div>

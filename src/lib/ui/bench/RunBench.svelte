@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { movedTimes } from '$lib/client/moved-times';
 	import { onMount, untrack } from 'svelte';
 	import { stayAwake } from '$lib/client/wake-lock';
 	import type { BenchAnswer, BenchOffer } from '$lib/contract/bench';
@@ -120,7 +121,10 @@
 		desk.change({ slip: { kind: slip.kind, answer: 'as-entered' } });
 	}
 
-	async function save(more: 'same' | 'thinned' | null = null): Promise<void> {
+	/** By how many minutes this device's clock is ahead, as the server said; the times are put right by them. */
+	let ahead = $state(0);
+
+	async function save(more: 'same' | 'thinned' | null = null, byMinutes = 0): Promise<void> {
 		const { draft, method, session } = desk;
 		if (!draft || !method || !session || !reading || !measurement || draft.readAt === null || saving) return;
 		saving = true;
@@ -150,13 +154,14 @@
 		const answer = await outbox.put<{ results: TestResult[] }>({
 			id: draft.runId,
 			url: `/api/waters/${draft.waterId}/test-runs`,
-			command,
+			command: byMinutes > 0 ? movedTimes(command, -byMinutes * 60_000) : command,
 			label: `${PARAMETERS[method.parameter].name}, ${bench.waterName}`
 		});
 		saving = false;
 		if (answer.kind === 'refused') {
 			await outbox.forget(draft.runId);
 			fault = faultText(answer.fault);
+			ahead = answer.fault.code === 'in-the-future' ? Number(answer.fault.details?.minutes ?? 0) : 0;
 			return;
 		}
 		const results = answer.kind === 'ok' ? answer.value.results : here;
@@ -173,7 +178,9 @@
 		{contexts}
 		{saving}
 		{fault}
+		{ahead}
 		onsave={() => save()}
+		onright={() => save(null, ahead)}
 		onmore={save}
 		onback={() => desk.change({ readAt: null, slip: null })}
 		onslip={acceptSlip}
