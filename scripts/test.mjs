@@ -17,11 +17,27 @@ for (const signal of ['SIGINT', 'SIGTERM']) {
 
 const node = (...args) => [process.execPath, args];
 
-/** Checks one after the other, then the tests that need nothing else. */
-async function quick(folder) {
-	for (const [name, program, args] of QUICK) await stages.check(name, bin(program), args);
-	await stages.check('schema and migrations fit', ...node('scripts/check-migrations.mjs'));
+/** The longest check and the tests that need nothing else. */
+async function slowOnes(folder) {
+	const [[name, program, args]] = QUICK.filter(([name]) => name === 'lint');
+	await stages.check(name, bin(program), args);
 	await stages.vitest('unit', folder);
+}
+
+async function otherOnes() {
+	for (const [name, program, args] of QUICK.filter(([name]) => name !== 'lint')) {
+		await stages.check(name, bin(program), args);
+	}
+	await stages.check('schema and migrations fit', ...node('scripts/check-migrations.mjs'));
+}
+
+/** Both at once where nothing else runs; one after the other beside the tests that need a browser. */
+async function quick(folder, atOnce) {
+	if (atOnce) await Promise.all([otherOnes(), slowOnes(folder)]);
+	else {
+		await otherOnes();
+		await slowOnes(folder);
+	}
 }
 
 /** What needs a database, then what needs a browser as well. */
@@ -50,7 +66,7 @@ await main(async () => {
 	const folder = mkdtempSync(join(ROOT, '.test/run-'));
 	try {
 		await stages.check('generated types', bin('svelte-kit'), ['sync']);
-		await (small ? quick(folder) : Promise.all([whole(folder), quick(folder)]));
+		await (small ? quick(folder, true) : Promise.all([whole(folder), quick(folder, false)]));
 	} finally {
 		stages.end();
 		rmSync(folder, { recursive: true, force: true });
