@@ -61,7 +61,7 @@ await main(async () => {
 		const findings = results.flatMap((r) => r.findings);
 		const count = (what: Finding['what']) => findings.filter((f) => f.what === what).length;
 		const requests = results.reduce((sum, r) => sum + r.requests, 0);
-		const stored = await nonsenseStored(database.migrationUrl, begun, nowMs + (Date.now() - begun));
+		const stored = await nonsenseStored(database.migrationUrl, nowMs + (Date.now() - begun));
 		const shown = new Map(findings.map((f) => [`${f.what} ${f.door}`, f]));
 		for (const [name, { sent, answer }] of shown)
 			console.log(`\n${name}\n  ${sent}\n  ${answer.replaceAll('\n', ' ')}`);

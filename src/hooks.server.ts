@@ -199,6 +199,8 @@ export const handle: Handle = async ({ event, resolve }) => {
 	if (response.status === 500 && event.locals.passing) {
 		const headers = new Headers(response.headers);
 		headers.set('retry-after', String(RETRY_SECONDS));
+		headers.set('cache-control', 'no-store');
+		headers.set('x-content-type-options', 'nosniff');
 		return new Response(response.body, { status: 503, headers });
 	}
 	if (!response.headers.has('cache-control')) response.headers.set('cache-control', 'private, no-cache');

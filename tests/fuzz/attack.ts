@@ -260,7 +260,6 @@ async function tryDoor(chance: Chance, door: Door, attacked: Attacked): Promise<
 export interface AttackResult {
 	readonly requests: number;
 	readonly findings: readonly Finding[];
-	readonly byStatus: Readonly<Record<string, number>>;
 }
 
 /**
@@ -288,7 +287,7 @@ export async function attack(
 		requests++;
 		if (found) findings.push(found);
 	}
-	return { requests, findings, byStatus: {} };
+	return { requests, findings };
 }
 
 /** Ids that pages link to, and the session, as a browser would find them. */

@@ -69,6 +69,17 @@ describe('more commands at once than there are connections', () => {
 		expect(planIds).not.toContain('');
 		const plan = (await world.services.readPlan(scope, water, planIds[0]!))!;
 		const step = plan.steps.find((s) => s.what.kind === 'dose')!;
+		// As much as a tenth of the water is no dose, whoever notes it.
+		const much = {
+			id: id(),
+			planId: planIds[0]!,
+			stepId: step.id,
+			outcome: 'done',
+			amount: 900_000
+		} as const;
+		expect(
+			await world.services.noteStep(scope, { ...much, happenedAt: NOON, offsetMinutes: 0, note: '' })
+		).toMatchObject({ ok: false, fault: { code: 'beyond-scale', field: 'amount' } });
 		const noted = await Promise.all(
 			planIds.map((planId) =>
 				world.services.noteStep(scope, {

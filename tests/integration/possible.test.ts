@@ -208,3 +208,31 @@ describe('what cannot be is refused by name, whoever sends it', () => {
 		expect(await save({})).toMatchObject({ ok: true });
 	});
 });
+
+describe('a whole report', () => {
+	const row = (value: number) => ({
+		parameter: 'alkalinity' as const,
+		unit: 'dkh',
+		kind: 'value' as const,
+		value,
+		expandedU: null,
+		drawnAt: addDays(NOON, -1),
+		offsetMinutes: 0
+	});
+	const report = (...values: number[]) =>
+		world.services.saveReport(site.scope, {
+			id: id(),
+			waterId: site.waterId,
+			source: 'A laboratory',
+			rows: values.map(row)
+		});
+	it('is not held up by what is unusual, since nobody is there to be asked', async () => {
+		expect(await report(8, 22)).toMatchObject({ ok: true, value: { kept: 2 } });
+	});
+	it('with a value that cannot be is refused whole, by its row', async () => {
+		expect(await report(8, 80)).toMatchObject({
+			ok: false,
+			fault: { code: 'beyond-scale', field: 'rows.1.reading.value' }
+		});
+	});
+});

@@ -1,5 +1,6 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { SLIP_KINDS } from '$lib/core/plausibility';
+import { POSSIBLE } from '$lib/core/quantity';
 import { MISHAPS } from '$lib/core/reading';
 import { closed, Id, InstantMs, Note, OffsetMinutes, Reason, words } from './common.ts';
 import { AnyReading } from './reading.ts';
@@ -45,7 +46,12 @@ export const SaveTestRun = Type.Object(
 		methodVersion: Type.Integer({ minimum: 1 }),
 		drawnAt: InstantMs,
 		/** Of the sample, where it was taken or kept apart from the tank. */
-		sampleTemperatureC: Type.Optional(Type.Number({ minimum: -5, maximum: 60 })),
+		sampleTemperatureC: Type.Optional(
+			Type.Number({
+				minimum: POSSIBLE.sampleTemperatureC.least,
+				maximum: POSSIBLE.sampleTemperatureC.most
+			})
+		),
 		keptHow: Type.Optional(Type.String({ maxLength: 200 })),
 		startedAt: InstantMs,
 		finishedAt: InstantMs,

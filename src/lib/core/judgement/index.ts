@@ -59,4 +59,4 @@ export {
 } from './due.ts';
 export { byHabit, byLongestInterval, byOutlook, dueTests, longestDays, shortestDays } from './cadence.ts';
 export { acceptedChance, outlookOf, type Outlook, type OutlookLimits, type TestCost } from './outlook.ts';
-export { pressing, worstOf, type Matter } from './pressing.ts';
+export { DANGER_WEIGHT, pressing, worstOf, type Matter } from './pressing.ts';

@@ -6,6 +6,9 @@ export interface Matter {
 	readonly weight: number;
 }
 
+/** Above whatever else a water may ask for. */
+export const DANGER_WEIGHT = 1000;
+
 /** A screen full of alarms is read by nobody. */
 const MOST = 3;
 
@@ -24,5 +27,5 @@ export function pressing<T extends Matter>(
 
 /** How a water stands beside others: by its dangers, then by the worst of the rest. */
 export function worstOf(matters: readonly Matter[]): number {
-	return matters.reduce((worst, m) => Math.max(worst, m.weight + (m.danger ? 1000 : 0)), 0);
+	return matters.reduce((worst, m) => Math.max(worst, m.weight + (m.danger ? DANGER_WEIGHT : 0)), 0);
 }

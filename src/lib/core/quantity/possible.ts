@@ -50,7 +50,6 @@ export const POSSIBLE_IN_BOTTLE: Readonly<Record<ParameterId, Possible>> = {
 
 /** Of things, amounts and money, in the unit of the name. */
 export const POSSIBLE = {
-	netVolumeL: can(0.5, 1_000_000, 'L', 'From a vase to a public aquarium.'),
 	changedL: can(0.01, 1_000_000, 'L', 'No more than the largest water that is kept.'),
 	sampleMl: can(0.1, 1000, 'mL', 'A drop or two; a litre bottle.'),
 	dilutedParts: can(1, 100, 'parts', 'Beyond it the drop that clings to the syringe decides.'),

@@ -136,7 +136,10 @@ export async function collectAnswers(deps: PooledDeps, scope: SiteScope): Promis
 						note: bottle.note
 					});
 					const kept = await keepRun(within, scope, run);
-					if (!kept.ok) throw new Error(`the laboratory's own answer was refused: ${kept.fault.code}`);
+					// One line that cannot be takes neither the others nor the page with it.
+					if (!kept.ok) {
+						deps.report?.(new Error(`a line of the laboratory was refused: ${kept.fault.code}`), bottle.id);
+					}
 				}
 			});
 			collected++;

@@ -1,6 +1,6 @@
 import type { BoardWater } from '$lib/contract/board';
 import type { WaterLine } from '$lib/contract/today';
-import { isDue, pressing, worstOf } from '$lib/core/judgement';
+import { DANGER_WEIGHT, isDue, pressing, worstOf } from '$lib/core/judgement';
 import type { ParameterId } from '$lib/core/quantity';
 import { addDays, endOfDay, type Instant } from '$lib/core/time';
 import type { Person } from '../repository/people.ts';
@@ -13,7 +13,7 @@ import { withMatters } from './read-today.ts';
 /** A water with nothing to it is told after those that wait for a test. */
 const DUE_WEIGHT = 1;
 /** One that cannot be judged may hide anything: it stands among those in danger. */
-const FAILED_WEIGHT = 100;
+const FAILED_WEIGHT = DANGER_WEIGHT;
 
 /** A line with what it was judged from; null where it could not be judged. */
 type Overseen = WaterLine & { readonly judged: JudgedWater | null };

@@ -19,6 +19,7 @@ import { readBatches, type Batch } from './batches.ts';
 import type { Deps, PooledDeps } from './deps.ts';
 import { judgeWater, type JudgedWater } from './judge-water.ts';
 import { makePlan } from './make-plan.ts';
+import { impossibleEvent, type EventContent } from './impossible-event.ts';
 import { once } from './once.ts';
 import { planBase } from './read-plan.ts';
 import { planDay, seenPlan, seenSteps } from './seen-plan.ts';
@@ -178,6 +179,8 @@ export async function noteStep(
 			if (volumeL > water.netVolumeL)
 				return fail('too-large', 'amount', { most: water.netVolumeL, unit: 'L' });
 		}
+		const impossible = event && impossibleEvent(event as EventContent, water.netVolumeL);
+		if (impossible) return { ok: false, fault: { ...impossible, field: 'amount' } };
 		const happenedAt = instant(command.happenedAt);
 		if (event && eventId) {
 			await addEvent(tx, scope, {

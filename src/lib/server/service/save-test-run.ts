@@ -30,7 +30,14 @@ export async function saveTestRun(
 	scope: SiteScope,
 	command: SaveTestRun
 ): Promise<Result<SavedRun>> {
-	return once(deps, scope, 'save-test-run', command, (_tx, within) => keepRun(within, scope, command));
+	return once(deps, scope, 'save-test-run', command, async (tx, within) => {
+		const kept = await keepRun(within, scope, command);
+		if (!kept.ok || command.unusual || command.standardId || command.reading.form !== 'stated') return kept;
+		// At the bench the slip finder asks of every reading; of one value that is typed in nobody else does.
+		const water = await waterAt(tx, scope, command.waterId, within.clock.now());
+		const fault = water && unusualIn(sortOf(water), kept.value.results);
+		return fault ? { ok: false, fault } : kept;
+	});
 }
 
 /** The same within a transaction that keeps more than one. */
@@ -84,14 +91,6 @@ export async function keepRun(
 		return fail(derived.fault.code, `reading.${derived.fault.field ?? ''}`, derived.fault.details);
 	}
 
-	// At the bench the slip finder asks of every reading; what comes from elsewhere nobody else asks about.
-	if (!standardId && adopted.method.kind === 'stated' && !command.unusual) {
-		const fault = unusualIn(
-			sortOf(water),
-			derived.value.outcomes.map((o) => o.result)
-		);
-		if (fault) return { ok: false, fault };
-	}
 	const known = await sampleById(tx, scope, command.sampleId);
 	const waterId = standardId ? null : command.waterId;
 	if (known && (known.waterId !== waterId || known.standardId !== standardId)) {
