@@ -138,7 +138,7 @@ export async function collectAnswers(deps: PooledDeps, scope: SiteScope): Promis
 					const kept = await keepRun(within, scope, run);
 					// One line that cannot be takes neither the others nor the page with it.
 					if (!kept.ok) {
-						deps.report?.(new Error(`a line of the laboratory was refused: ${kept.fault.code}`), bottle.id);
+						within.report?.(new Error(`a line of the laboratory was refused: ${kept.fault.code}`), bottle.id);
 					}
 				}
 			});
