@@ -25,6 +25,22 @@ export function runScript(script, env) {
 	return done.stdout.trim();
 }
 
+/**
+ * Brings a database to the newest schema and fills it with the demo world, unless that is there.
+ *
+ * @param {{ migrationUrl: string, applicationUser: string, url: string }} database
+ * @param {{ dumps?: string, clock?: string }} options where records are kept before they are changed; a clock of one's own
+ * @returns who the demo member is, and how old the world
+ */
+export function fillDemo({ migrationUrl, applicationUser, url }, { dumps, clock } = {}) {
+	runScript('migrate.ts', {
+		MIGRATION_DATABASE_URL: migrationUrl,
+		TEVRIK_APPLICATION_USER: applicationUser,
+		...(dumps ? { TEVRIK_DUMPS: dumps } : {})
+	});
+	return JSON.parse(runScript('seed.ts', { DATABASE_URL: url, ...(clock ? { TEVRIK_CLOCK: clock } : {}) }));
+}
+
 /** Builds into `folder` unless what is there was made from the same sources. */
 export function build(folder = join(ROOT, 'build'), kitFolder = join(ROOT, '.svelte-kit')) {
 	const mark = join(folder, 'sources.sha256');

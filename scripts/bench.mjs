@@ -93,7 +93,7 @@ async function medianMs(url, cookie) {
 await main(async () => {
 	ensurePrograms('mariadb', 'chromium');
 	ensurePackages();
-	const { build, runScript, serve } = await import('./application.mjs');
+	const { build, fillDemo, runScript, serve } = await import('./application.mjs');
 	const { freePort, startDatabase } = await import('./database.mjs');
 	console.log(runScript('bench-results.ts', {}));
 	console.log(runScript('bench-estimate.ts', {}));
@@ -104,11 +104,7 @@ await main(async () => {
 	const database = await startDatabase({ folder, throwaway: true });
 	let server;
 	try {
-		runScript('migrate.ts', {
-			MIGRATION_DATABASE_URL: database.migrationUrl,
-			TEVRIK_APPLICATION_USER: database.applicationUser
-		});
-		const demo = JSON.parse(runScript('seed.ts', { DATABASE_URL: database.url }));
+		const demo = fillDemo(database);
 		server = await serve({
 			port: await freePort(),
 			quiet: true,

@@ -2,7 +2,7 @@
 import { existsSync, mkdirSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { ensurePackages, ensurePrograms, ensureRoom, HOME, ROOT } from './bootstrap.mjs';
-import { build, portIsFree, runScript, serve } from './application.mjs';
+import { build, portIsFree, fillDemo, serve } from './application.mjs';
 import { endLeftover, startDatabase } from './database.mjs';
 import { main, stop } from './say.mjs';
 import { supervise } from './supervise.mjs';
@@ -103,12 +103,7 @@ await main(async () => {
 	process.on('SIGTERM', leave);
 
 	try {
-		runScript('migrate.ts', {
-			MIGRATION_DATABASE_URL: own.migrationUrl,
-			TEVRIK_APPLICATION_USER: own.applicationUser,
-			TEVRIK_DUMPS: join(HOME, 'dumps')
-		});
-		const demo = JSON.parse(runScript('seed.ts', { DATABASE_URL: own.url }));
+		const demo = fillDemo(own, { dumps: join(HOME, 'dumps') });
 		if (demo.ageDays >= OLD_DAYS) {
 			console.log(
 				`The demo world was made on ${demo.madeOn}, ${demo.ageDays} days ago. To make it afresh: npm run demo -- --fresh`

@@ -2,7 +2,7 @@
 import { spawn } from 'node:child_process';
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
-import { runScript } from './application.mjs';
+import { fillDemo } from './application.mjs';
 import { ensurePackages, ensurePrograms, ensureRoom, HOME, ROOT } from './bootstrap.mjs';
 import { startDatabase } from './database.mjs';
 import { main, stop } from './say.mjs';
@@ -17,12 +17,7 @@ await main(async () => {
 		stop('The demo is running, or was killed. End it first: its database has one user at a time.');
 	const database = await startDatabase({ folder });
 	try {
-		runScript('migrate.ts', {
-			MIGRATION_DATABASE_URL: database.migrationUrl,
-			TEVRIK_APPLICATION_USER: database.applicationUser,
-			TEVRIK_DUMPS: join(HOME, 'dumps')
-		});
-		const demo = JSON.parse(runScript('seed.ts', { DATABASE_URL: database.url }));
+		const demo = fillDemo(database, { dumps: join(HOME, 'dumps') });
 		const vite = spawn(
 			join(ROOT, 'node_modules/.bin/vite'),
 			['dev', '--host', '127.0.0.1', ...process.argv.slice(2)],

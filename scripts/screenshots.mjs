@@ -15,7 +15,7 @@ await main(async () => {
 	ensurePrograms('mariadb', 'chromium');
 	ensurePackages();
 	const { launchBrowser } = await import('./browser.mjs');
-	const { build, runScript, serve } = await import('./application.mjs');
+	const { build, fillDemo, serve } = await import('./application.mjs');
 	const { freePort, startDatabase } = await import('./database.mjs');
 	const folder = mkdtempSync(join(tmpdir(), 'tevrik-pictures-'));
 	mkdirSync(OUT, { recursive: true });
@@ -25,11 +25,7 @@ await main(async () => {
 	let moving;
 	let browser;
 	try {
-		runScript('migrate.ts', {
-			MIGRATION_DATABASE_URL: database.migrationUrl,
-			TEVRIK_APPLICATION_USER: database.applicationUser
-		});
-		const demo = JSON.parse(runScript('seed.ts', { DATABASE_URL: database.url, TEVRIK_CLOCK: CLOCK }));
+		const demo = fillDemo(database, { clock: CLOCK });
 		const serveWith = async (clock) =>
 			serve({
 				port: await freePort(),

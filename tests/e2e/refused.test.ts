@@ -1,4 +1,8 @@
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { request } from 'node:http';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import mysql from 'mysql2/promise';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
@@ -8,11 +12,13 @@ import { openWorld, testRun } from '../support/site.ts';
 import { startWorld, type World } from './world.ts';
 
 let world: World;
+let home: string;
 let cookie: string;
 let water: string;
 let raw: mysql.Connection;
 beforeAll(async () => {
-	world = await startWorld();
+	home = mkdtempSync(join(tmpdir(), 'tevrik-refused-'));
+	world = await startWorld({ env: { TEVRIK_RESTORING: join(home, 'restoring') } });
 	const first = await fetch(`${world.origin}/`, { headers: { accept: 'text/html' }, redirect: 'manual' });
 	cookie = first.headers.get('set-cookie')!.split(';')[0]!;
 	water = first.headers.get('location')!.split('/')[2]!;
@@ -21,6 +27,7 @@ beforeAll(async () => {
 afterAll(async () => {
 	await raw.end();
 	await world.stop();
+	rmSync(home, { recursive: true, force: true });
 });
 
 const get = async (path: string, headers: Record<string, string> = {}) => {
@@ -311,6 +318,20 @@ describe('what is no request', () => {
 	});
 });
 
+describe('while the records are being restored', () => {
+	const mark = () => join(home, 'restoring');
+	it('every page says so and when to come back; a restore that was killed closes nothing', async () => {
+		writeFileSync(mark(), String(process.pid));
+		const closed = await get(`/waters/${water}/today`);
+		expect([closed.status, closed.headers.get('retry-after')]).toEqual([503, '5']);
+		expect(closed.text).toContain('The records are being restored');
+		writeFileSync(mark(), '999999999');
+		expect((await get(`/waters/${water}/targets`)).status).toBe(200);
+		rmSync(mark());
+		expect((await get(`/waters/${water}/targets`)).status).toBe(200);
+	});
+});
+
 describe('what belongs to one person', () => {
 	it('is kept by nobody else on the way, and known again by one session only', async () => {
 		const page = await get(`/waters/${water}/targets`);
@@ -392,6 +413,20 @@ describe('a photograph', () => {
 		).toBe(200);
 		expect((await get(address)).status).toBe(404);
 		expect((await get(`/waters/${water}/shelf/${item}`)).text).not.toContain(photographId);
+		// Its bytes go by a command of the migrating user; what was not taken back keeps its own.
+		const kept = (await keep(await picture(30, 30).jpeg().toBuffer())).value!.photographId;
+		const removed = spawnSync(process.execPath, ['scripts/remove-photographs.mjs'], {
+			encoding: 'utf8',
+			env: { ...process.env, MIGRATION_DATABASE_URL: world.migrationUrl }
+		});
+		expect(removed.stdout).toContain('Removed the bytes of 1 photograph.');
+		const [sizes] = await raw.query<mysql.RowDataPacket[]>(
+			'select lower(id) as id, length(content) as bytes from attachment where id in (?)',
+			[[photographId, kept]]
+		);
+		const bytes = new Map(sizes.map((s) => [s.id as string, Number(s.bytes)]));
+		expect(bytes.get(photographId)).toBe(0);
+		expect(bytes.get(kept)).toBeGreaterThan(100);
 		expect(
 			(await command('photographs/withdrawals', { id: newId(), waterId: water, photographId })).status
 		).toBe(404);

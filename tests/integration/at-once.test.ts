@@ -62,6 +62,12 @@ const startsAt = (waterId: string) => ({
 describe('more commands at once than there are connections', () => {
 	it('begin plans, note their steps and plan the rest anew, all of them', { timeout: 60_000 }, async () => {
 		const { scope, waterId, water } = await lowTank('crowd');
+		const beyond = startsAt(waterId);
+		beyond.request.goals[0]!.aim = 80;
+		expect(await world.services.startPlan(scope, beyond)).toMatchObject({
+			ok: false,
+			fault: { code: 'beyond-scale', field: 'aim.alkalinity' }
+		});
 		const begun = await Promise.all(
 			Array.from({ length: MANY }, () => world.services.startPlan(scope, startsAt(waterId)))
 		);

@@ -138,6 +138,7 @@ const WORDS: Readonly<Record<string, string>> = {
 	risePer100L: 'The strength',
 	risePerMlIn100L: 'The strength',
 	rows: 'The list of rows',
+	rule: 'The rule',
 	rulesOff: 'The rules that are off',
 	runId: 'The test',
 	runIds: 'The list of readings',

@@ -1,9 +1,11 @@
 <script lang="ts">
 	import { page } from '$app/state';
+	import type { LeftOut } from '$lib/contract/left-out';
 	import BenchRoom from '$lib/ui/shared/BenchRoom.svelte';
 	import Fault from '$lib/ui/shared/Fault.svelte';
 	import Footer from '$lib/ui/shared/Footer.svelte';
 	import Header from '$lib/ui/shared/Header.svelte';
+	import LeftOutNotice from '$lib/ui/shared/LeftOutNotice.svelte';
 
 	let { data, children } = $props();
 
@@ -12,6 +14,8 @@
 		const form = page.form as { stray?: boolean; text?: string } | null;
 		return form?.stray ? (form.text ?? '') : '';
 	});
+	/** What the page reckoned without, where it reckons. */
+	const leftOut = $derived((page.data as { leftOut?: readonly LeftOut[] }).leftOut ?? []);
 	const view = $derived(page.url.pathname.split('/')[3] ?? 'today');
 </script>
 
@@ -19,6 +23,13 @@
 	<div class="frame">
 		<Header water={data.water} siblings={data.siblings} {view} />
 		{#if stray}<div class="page py-3!"><Fault text={stray} /></div>{/if}
+		<LeftOutNotice
+			{leftOut}
+			waterId={data.water.id}
+			units={data.preferences.units}
+			timeZone={data.timeZone}
+			now={data.now}
+		/>
 		{@render children()}
 		<Footer
 			preferences={data.preferences}

@@ -4,7 +4,6 @@
 	import { localStore } from '$lib/client/local-store';
 	import type { BenchAnswer } from '$lib/contract/bench';
 	import BenchView from '$lib/ui/bench/BenchView.svelte';
-	import LeftOutNotice from '$lib/ui/shared/LeftOutNotice.svelte';
 
 	let { data } = $props();
 
@@ -26,13 +25,6 @@
 </script>
 
 <svelte:head><title>Bench · {data.water.name} · Tevrik</title></svelte:head>
-<LeftOutNotice
-	leftOut={data.bench.leftOut}
-	waterId={data.water.id}
-	units={data.preferences.units}
-	timeZone={data.timeZone}
-	now={data.now}
-/>
 <BenchView
 	waterId={data.water.id}
 	bench={data.bench}

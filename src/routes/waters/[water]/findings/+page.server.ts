@@ -9,7 +9,8 @@ import type { Actions, PageServerLoad } from './$types';
 export const load = (async ({ locals, params }) => {
 	const open = await locals.openWater(params.water);
 	if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
-	return { findings: await locals.services.readFindings(open.scope, open.water) };
+	const findings = await locals.services.readFindings(open.scope, open.water);
+	return { leftOut: findings.leftOut, findings };
 }) satisfies PageServerLoad;
 
 export const actions = {
@@ -19,6 +20,10 @@ export const actions = {
 		if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
 		const form = await request.formData();
 		const rule = RULE_IDS.find((id) => id === typedText(form.get('rule')));
+		if (!rule)
+			return fail(400, {
+				text: faultText({ code: 'invalid-field', field: 'rule', details: { rule: 'word' } })
+			});
 		const settings = await locals.services.settingsOf(open.scope, open.water.id);
 		const rest = settings.rulesOff.filter((id) => id !== rule);
 		const command = validate(SaveSettings, {
@@ -26,7 +31,7 @@ export const actions = {
 			waterId: open.water.id,
 			settings: {
 				...settings,
-				rulesOff: rule && typedText(form.get('on')) === 'no' ? [...rest, rule] : rest
+				rulesOff: typedText(form.get('on')) === 'no' ? [...rest, rule] : rest
 			}
 		});
 		const outcome = command.ok ? await locals.services.saveSettings(open.scope, command.value) : command;

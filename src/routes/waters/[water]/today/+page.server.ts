@@ -14,6 +14,7 @@ export const load = (async ({ locals, params }) => {
 		locals.person && open.siblings.length > 1 ? services.readLines(locals.person) : []
 	]);
 	return {
+		leftOut: today.leftOut,
 		today,
 		lines,
 		lately: lately.map(({ id, kind, details, note, happenedAt }) => ({ id, kind, details, note, happenedAt }))

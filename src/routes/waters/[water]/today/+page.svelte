@@ -1,18 +1,10 @@
 <script lang="ts">
 	import TodayView from '$lib/ui/today/TodayView.svelte';
-	import LeftOutNotice from '$lib/ui/shared/LeftOutNotice.svelte';
 
 	let { data } = $props();
 </script>
 
 <svelte:head><title>Today · {data.water.name} · Tevrik</title></svelte:head>
-<LeftOutNotice
-	leftOut={data.today.leftOut}
-	waterId={data.water.id}
-	units={data.preferences.units}
-	timeZone={data.timeZone}
-	now={data.now}
-/>
 <TodayView
 	water={data.water}
 	today={data.today}

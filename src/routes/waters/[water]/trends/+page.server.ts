@@ -9,6 +9,7 @@ export const load = (async ({ locals, params, url }) => {
 	if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
 	const { events, ...series } = await locals.services.readTrends(open.scope, open.water);
 	return {
+		leftOut: series.leftOut,
 		span: SPANS.find((s) => s === url.searchParams.get('span')) ?? 'quarter',
 		series,
 		events: events.map(({ id, kind, details, note, happenedAt }) => ({ id, kind, details, note, happenedAt }))

@@ -1,18 +1,10 @@
 <script lang="ts">
 	import TrendsView from '$lib/ui/trends/TrendsView.svelte';
-	import LeftOutNotice from '$lib/ui/shared/LeftOutNotice.svelte';
 
 	let { data } = $props();
 </script>
 
 <svelte:head><title>Trends · {data.water.name} · Tevrik</title></svelte:head>
-<LeftOutNotice
-	leftOut={data.series.leftOut}
-	waterId={data.water.id}
-	units={data.preferences.units}
-	timeZone={data.timeZone}
-	now={data.now}
-/>
 {#key data.water.id}
 	<TrendsView
 		water={data.water}
