@@ -248,6 +248,8 @@ await main(async () => {
 					await walk.shot(name);
 					if (!rest) return;
 					await goThrough(walk, () => false);
+					// What was just finished is still on its way.
+					await walk.page.waitForFunction(() => !document.body.innerText.includes('not on the server yet'));
 					await walk.shot('session-finish');
 				},
 				moving

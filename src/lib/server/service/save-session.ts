@@ -2,7 +2,7 @@ import type { OpenSession, SaveSession } from '$lib/contract/session';
 import { fail, ok, type Result } from '$lib/core/result';
 import { addDays, inOrderByNow, instant, type NamedTime } from '$lib/core/time';
 import type { Reader } from '../repository/database.ts';
-import { adoptedMethod, adoptedMethods } from '../repository/method.ts';
+import { adoptedMethod } from '../repository/method.ts';
 import type { SiteScope } from '../repository/scope.ts';
 import { addSheet, openSession, openSessions, revisionOf } from '../repository/session.ts';
 import { shelfItemsByIds } from '../repository/shelf.ts';
@@ -64,16 +64,11 @@ function timesOf({ startedAt, tests }: SaveSession): NamedTime[] {
 
 /** The first thing that a session names and this site does not have; null where all is there. */
 async function unknownIn(tx: Reader, scope: SiteScope, { tests }: SaveSession): Promise<string | null> {
-	const codes = new Set(
-		(await adoptedMethods(tx, scope)).map(({ method }) => `${method.code}@${method.version}`)
-	);
-	const older = new Map<string, boolean>();
+	const there = new Map<string, boolean>();
 	for (const [i, { methodCode, methodVersion }] of tests.entries()) {
 		const key = `${methodCode}@${methodVersion}`;
-		if (codes.has(key)) continue;
-		// A session may go on that began before its method was changed.
-		if (!older.has(key)) older.set(key, (await adoptedMethod(tx, scope, methodCode, methodVersion)) !== null);
-		if (!older.get(key)) return `tests.${i}.methodCode`;
+		if (!there.has(key)) there.set(key, (await adoptedMethod(tx, scope, methodCode, methodVersion)) !== null);
+		if (!there.get(key)) return `tests.${i}.methodCode`;
 	}
 	const ids = [...new Set(tests.flatMap((t) => [t.kitId, t.standardId].filter((id) => id !== null)))];
 	const items = new Map((await shelfItemsByIds(tx, scope, ids)).map((item) => [item.id, item]));

@@ -45,8 +45,9 @@
 	<h1 class="text-3xl">The session is done</h1>
 	{#if outbox.waiting.length > 0}
 		<p class="mt-2 border-l-4 border-line-strong pl-3" role="status">
-			{outbox.waiting.length === 1 ? 'One result is' : `${outbox.waiting.length} things are`} not on the server
-			yet. They are kept here and sent when it is back.
+			{outbox.waiting.length === 1
+				? 'One thing is not on the server yet. It is kept here and sent when the server is back.'
+				: `${outbox.waiting.length} things are not on the server yet. They are kept here and sent when it is back.`}
 		</p>
 	{/if}
 	<ul class="mt-5 border-t" aria-label="What was found">
