@@ -12,6 +12,8 @@ export default defineConfig({
 				extends: true,
 				test: {
 					name: 'unit',
+					// They keep nothing in their modules: one worker serves many files.
+					isolate: false,
 					maxWorkers: 2,
 					testTimeout: 60_000,
 					environment: 'node',

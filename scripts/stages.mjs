@@ -103,13 +103,26 @@ export function createStages(say = console.log) {
 	};
 }
 
-/** What needs neither a database nor a browser. */
+/**
+ * What needs neither a database nor a browser. The last of each are added in the small loop, which remembers what was
+ * fine and has not changed since; a whole run looks at everything anew.
+ */
 export const QUICK = [
-	['formatting', 'prettier', ['--check', '.']],
+	[
+		'formatting',
+		'prettier',
+		['--check', '.'],
+		['--cache', '--cache-strategy', 'content', '--cache-location', '.test/cache/prettier']
+	],
 	['import rules', 'depcruise', ['src', 'tests', 'scripts', '--config', '.dependency-cruiser.cjs']],
 	['types of the core, which knows no browser and no Node', 'tsc', ['-p', 'tsconfig.core.json']],
-	['types', 'svelte-check', ['--threshold', 'error', '--fail-on-warnings']],
-	['lint', 'eslint', ['.']],
+	['types', 'svelte-check', ['--threshold', 'error', '--fail-on-warnings'], ['--incremental']],
+	[
+		'lint',
+		'eslint',
+		['.'],
+		['--cache', '--cache-strategy', 'content', '--cache-location', '.test/cache/eslint']
+	],
 	[
 		'unused files and packages',
 		'knip',

@@ -7,6 +7,7 @@ import { ensurePackages, ensurePrograms, ensureRoom, ROOT } from './bootstrap.mj
 import { main } from './say.mjs';
 import { bin, createStages, QUICK } from './stages.mjs';
 
+const onlySmall = process.argv.includes('--small');
 const stages = createStages();
 for (const signal of ['SIGINT', 'SIGTERM']) {
 	process.on(signal, () => {
@@ -17,56 +18,60 @@ for (const signal of ['SIGINT', 'SIGTERM']) {
 
 const node = (...args) => [process.execPath, args];
 
+async function quick(checks) {
+	for (const [name, program, args, remembering = []] of checks) {
+		await stages.check(name, bin(program), onlySmall ? [...args, ...remembering] : args);
+	}
+}
+
 /** The longest check and the tests that need nothing else. */
 async function slowOnes(folder) {
-	const [[name, program, args]] = QUICK.filter(([name]) => name === 'lint');
-	await stages.check(name, bin(program), args);
+	await quick(QUICK.filter(([name]) => name === 'lint'));
 	await stages.vitest('unit', folder);
 }
 
 async function otherOnes() {
-	for (const [name, program, args] of QUICK.filter(([name]) => name !== 'lint')) {
-		await stages.check(name, bin(program), args);
-	}
+	await quick(QUICK.filter(([name]) => name !== 'lint'));
 	await stages.check('schema and migrations fit', ...node('scripts/check-migrations.mjs'));
 }
 
-/** Both at once where nothing else runs; one after the other beside the tests that need a browser. */
-async function quick(folder, atOnce) {
-	if (atOnce) await Promise.all([otherOnes(), slowOnes(folder)]);
-	else {
-		await otherOnes();
-		await slowOnes(folder);
-	}
-}
+/** Without a database and a browser: both halves at once. */
+const small = (folder) => Promise.all([otherOnes(), slowOnes(folder)]);
 
-/** What needs a database, then what needs a browser as well. */
+/** Two lanes of about the same length: what needs a browser, and everything else beside it. */
 async function whole(folder) {
 	const build = join(folder, 'build');
-	await stages.check('build', ...node('scripts/build.mjs', build, join(folder, 'kit')));
-	await stages.check('templates of the databases', bin('tsx'), ['scripts/make-templates.mjs']);
-	const { startEngine } = await import('./test-engine.mjs');
-	const engine = await startEngine();
+	let engine;
+	const ready = (async () => {
+		await stages.check('build', ...node('scripts/build.mjs', build, join(folder, 'kit')));
+		await stages.check('templates of the databases', bin('tsx'), ['scripts/make-templates.mjs']);
+		const { startEngine } = await import('./test-engine.mjs');
+		engine = await startEngine();
+		return { TEVRIK_TEST_BUILD: build, TEVRIK_TEST_ENGINE: engine.setting };
+	})();
+	const browserLane = async () => stages.vitest('e2e', folder, await ready);
+	const otherLane = async () => {
+		await otherOnes();
+		await slowOnes(folder);
+		await stages.vitest('integration', folder, await ready);
+	};
 	try {
-		const env = { TEVRIK_TEST_BUILD: build, TEVRIK_TEST_ENGINE: engine.setting };
-		await stages.vitest('integration', folder, env);
-		await stages.vitest('e2e', folder, env);
+		await Promise.all([browserLane(), otherLane()]);
 	} finally {
-		await engine.stop();
+		await engine?.stop();
 	}
 }
 
 await main(async () => {
 	const since = Date.now();
-	const small = process.argv.includes('--small');
 	ensureRoom();
-	if (!small) ensurePrograms('mariadb', 'chromium');
+	if (!onlySmall) ensurePrograms('mariadb', 'chromium');
 	ensurePackages();
 	mkdirSync(join(ROOT, '.test'), { recursive: true });
 	const folder = mkdtempSync(join(ROOT, '.test/run-'));
 	try {
 		await stages.check('generated types', bin('svelte-kit'), ['sync']);
-		await (small ? quick(folder, true) : Promise.all([whole(folder), quick(folder, false)]));
+		await (onlySmall ? small(folder) : whole(folder));
 	} finally {
 		stages.end();
 		rmSync(folder, { recursive: true, force: true });
