@@ -3,6 +3,7 @@ const coreOrder = [
 	'result',
 	'numeric',
 	'time',
+	'caution',
 	'density',
 	'quantity',
 	'uncertainty',

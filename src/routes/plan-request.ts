@@ -1,5 +1,5 @@
 import { PlanRequest, type NamedSupplement } from '$lib/contract/adjust';
-import { HUSBANDRY_IDS, RAISED, raisedBy, type RaisedParameter } from '$lib/core/correction';
+import { HUSBANDRY_IDS, RAISED, offeredFor, type RaisedParameter } from '$lib/core/correction';
 import { typedNumber } from '$lib/core/numeric';
 import { convert, PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
 import { fail, ok, type Result } from '$lib/core/result';
@@ -29,7 +29,7 @@ export function supplementFor(
 	supplements: readonly NamedSupplement[],
 	chosen: string | null
 ): string {
-	const fits = (s: NamedSupplement) => s.what.kind !== 'table' && raisedBy(s.what).includes(parameter);
+	const fits = (s: NamedSupplement) => s.what.kind !== 'table' && offeredFor(s.what).includes(parameter);
 	const named = supplements.find((s) => s.id === chosen && fits(s));
 	return (named ?? supplements.find((s) => s.own && fits(s)))?.id ?? USUAL[parameter];
 }
@@ -70,7 +70,8 @@ export function requestOf(
 	if (goals.length === 0 || goals.some((g) => g.aim === null)) return null;
 	const wrong = goals.find((g) => !Number.isFinite(g.aim));
 	if (wrong) return fail('not-a-number', `aim.${wrong.parameter}`);
-	return checked({ kind: 'doses', goals, volumeKnown }, 'aim');
+	const looked = query.get('looked') === 'yes';
+	return checked({ kind: 'doses', goals, volumeKnown, ...(looked ? { looked } : {}) }, 'aim');
 }
 
 function checked(request: unknown, field: string): Result<PlanRequest> {

@@ -220,7 +220,12 @@ export function correctionRun(seed: number, world: World): CorrectionRun | null 
 				}
 			],
 			limits: { [parameter]: limit },
-			surprising: []
+			surprising: [],
+			dosed: {},
+			besides: {},
+			givenToday: {},
+			answers: {},
+			looked: true
 		});
 		from.origin ??= { day, start: begin, drift };
 		const retune = plan.retunes[0];

@@ -1,10 +1,10 @@
 import { Type, type Static } from '@sinclair/typebox';
+import { LIMITED } from '$lib/core/caution';
 import {
 	ALKALINITY_FORMS,
 	COMPOUND_IDS,
 	DOSE_UNITS,
 	HUSBANDRY_IDS,
-	LIMITED,
 	RAISED,
 	type BeforeAfter,
 	type CoursePoint,
@@ -157,7 +157,9 @@ export const PlanRequest = Type.Union([
 				{ minItems: 1, maxItems: 4 }
 			),
 			/** The net volume was found by filling or by a dose, not guessed from the glass. */
-			volumeKnown: Type.Boolean()
+			volumeKnown: Type.Boolean(),
+			/** Where a level moves as no tank moves it: pumps, bottles, volume and strength were looked at, and are right. */
+			looked: Type.Optional(Type.Boolean())
 		},
 		closed
 	),

@@ -13,7 +13,7 @@ export interface SlipExplanation {
 	readonly probability: number;
 }
 
-/** A stored reading that does not fit what the water was expected to be. Both explanations stay until it is settled. */
+/** A stored reading that does not fit what the water was expected to be. It is set aside until it is settled. */
 export interface DoubtfulReading {
 	readonly readingId: string;
 	readonly runId: string;

@@ -9,7 +9,8 @@ import type {
 	PlanRemark,
 	PlanWarning,
 	RemedyId,
-	Repair
+	Repair,
+	StrangeMove
 } from '$lib/core/correction';
 import { nameWithin, PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
 import { COVERAGE } from '$lib/core/uncertainty';
@@ -97,7 +98,10 @@ export const REMARKS: Readonly<Record<PlanRemark, string>> = {
 	long: 'It takes long. Look for what keeps the value down before you begin.',
 	stretched: 'It was stretched, because a salt brings more of something else than a day may change.',
 	'cannot-tell': 'The kit can hardly tell this from where it should be. Leaving it alone is a plan too.',
-	'many-portions': 'A day’s dose is given in parts, so that pH and saturation are borne.'
+	'many-portions': 'A day’s dose is given in parts, so that pH and saturation are borne.',
+	'not-caught-up':
+		'It falls by more than a daily dose may be raised at once. Test in two days, and plan the rest anew.',
+	'from-tomorrow': 'Enough was added today: the first dose is for tomorrow.'
 };
 
 export const WARNINGS: Readonly<Record<PlanWarning, string>> = {
@@ -110,6 +114,7 @@ export const WARNINGS: Readonly<Record<PlanWarning, string>> = {
 
 export const ASSUMED: Readonly<Record<Assumption, string>> = {
 	volume: 'the net volume is guessed, ± 20 %',
+	alkalinity: 'alkalinity was not read: it is taken as low, where pH goes furthest',
 	ph: 'pH was not read in the last three days',
 	salinity: 'salinity was not read',
 	temperature: 'temperature was not read',
@@ -182,6 +187,25 @@ export function amountWords(amount: number, unit: DoseUnit): string {
 	return `${plain(Number(amount.toPrecision(3)))} ${unit === 'ml' ? 'mL' : 'g'}`;
 }
 
+const ASKED: Readonly<Record<StrangeMove['kind'], string>> = {
+	'stopped-pump':
+		'That is what a dosing pump that stands, or an empty bottle, looks like. Look at both before anything is added, and test again.',
+	'falls-too-fast':
+		'No tank uses so much. Look for a pump that stands, a wrong bottle, something that falls out of the water; and test again before anything is added.',
+	'rises-too-fast':
+		'No tank does that by itself. Look for a pump that runs on, a valve, a second bottle of the same, an overfilled reactor; stop it, and test again.'
+};
+
+/** "Alkalinity falls by 0.9 dKH a day, with 1 dKH dosed. That is what a dosing pump …" */
+export function askWords({ parameter, kind, perDay, dosed }: StrangeMove, units: Units): string {
+	const unit = units[parameter];
+	const size = (value: number) =>
+		`${limitInUnit(parameter, Number(Math.abs(value).toPrecision(2)), unit)}${symbolAfter(unit)}`;
+	const way = perDay.value < 0 ? 'falls' : 'rises';
+	const with_ = dosed > 0 ? `, with ${size(dosed)} dosed` : '';
+	return `${PARAMETERS[parameter].name} ${way} by ${size(perDay.value)} a day${with_}. ${ASKED[kind]}`;
+}
+
 export function refusalWords(refusal: GoalRefusal, units: Units): string {
 	const { parameter } = refusal;
 	const unit = units[parameter];
@@ -201,6 +225,20 @@ export function refusalWords(refusal: GoalRefusal, units: Units): string {
 			return `That is more than ninety careful days. The nearest that can be reached is ${level(refusal.nearest)}; a water change does more.`;
 		case 'beyond-bacteria':
 			return `Nothing lives in this water but its bacteria, and they do not bear that. The nearest is ${level(refusal.nearest)}.`;
+		case 'ask-first':
+			return askWords(refusal.move, units);
+		case 'answers-otherwise':
+			return `Earlier doses raised ${nameWithin(parameter)} about ${plain(Number(refusal.response.value.toPrecision(2)))} times as much as the volume and the strength say. One of them is typed wrong: check the net volume and the label’s unit before anything is added.`;
+		case 'no-room':
+			return refusal.by === 'rise'
+				? `${name} rises by itself by nearly all that a day may change. Add nothing; look for what raises it, and test in two days.`
+				: `Plans that run already add all of the ${nameWithin(parameter)} that a day may change. Finish or stop them first.`;
+		case 'unlikely-amount':
+			return `${amountWords(refusal.perDay, refusal.unit)} a day cannot be right: that is ${
+				refusal.side === 'much' ? 'far too much for this water' : 'less than can be measured out'
+			}. Check the net volume, and the strength by the label and its unit${
+				refusal.side === 'little' ? '; if both are right, thin it with purified water' : ''
+			}.`;
 		case 'overcharged':
 			return `The water does not bear it: ${refusal.by === 'ph' ? 'pH would be too high' : 'calcium carbonate would fall out'}. The nearest that can be reached is ${level(refusal.nearest)}.`;
 	}

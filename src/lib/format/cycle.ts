@@ -11,6 +11,10 @@ export const PHASE_WORDS: Readonly<Record<CyclePhase, string>> = {
 	'ammonia-falling': 'Ammonia falls; nitrite comes next',
 	'nitrite-rising': 'Nitrite rises',
 	'nitrite-falling': 'Nitrite falls',
+	'ammonia-back':
+		'Ammonia was gone and is back: look for something dead, food that was left, a filter that stood',
+	'nitrite-back':
+		'Nitrite was gone and is back: look for something dead, food that was left, a filter that stood',
 	clearing: 'Clear, and to be confirmed',
 	done: 'Done'
 };
@@ -35,7 +39,7 @@ export function trackSentence(
 	if (firstZeroAt === null) said.push(falling ? 'and falls' : 'and has not fallen for certain yet');
 	else said.push(`first zero on ${shortDay(firstZeroAt, timeZone, now)}`);
 	if (clearDays > 0) said.push(`clear for ${days(clearDays)} in a row`);
-	else if (cameBack) said.push('it came back since');
+	else if (cameBack) said.push(falling ? 'it came back since, and falls' : 'it came back since');
 	if (inDoubt) said.push('a trace was read last: the next reading tells');
 	return `${said.join('; ')}.`;
 }

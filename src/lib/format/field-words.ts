@@ -97,6 +97,7 @@ const WORDS: Readonly<Record<string, string>> = {
 	log: 'The steps that were done',
 	lotCode: 'The lot',
 	low: 'The lower limit',
+	looked: 'Whether it was looked at',
 	lower: 'The lower end',
 	lowerMl: 'The end of a filling',
 	massG: 'The mass',

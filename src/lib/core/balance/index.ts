@@ -3,6 +3,8 @@ export { afterWaterChange } from './water-change.ts';
 export {
 	inputsOf,
 	steadyInputAt,
+	volumeAt,
+	type DatedVolume,
 	type WaterEvent,
 	type SupplementStrength,
 	type ConcentrationInput,

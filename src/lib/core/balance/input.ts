@@ -64,6 +64,26 @@ export type ConcentrationInput =
 			readonly newSalinity?: KnownValue;
 	  };
 
+/** A net volume in litres and since when it holds. */
+export interface DatedVolume {
+	readonly fromAt: Instant;
+	readonly litres: number;
+}
+
+/**
+ * The net volume that a water had at a time, L: what was done then was done to that. Before the first it is the first.
+ *
+ * @throws {RangeError} where none is known, or one is not above 0
+ */
+export function volumeAt(volume: number | readonly DatedVolume[], at: Instant): number {
+	const sorted = typeof volume === 'number' ? [] : [...volume].sort((a, b) => a.fromAt - b.fromAt);
+	const litres =
+		typeof volume === 'number' ? volume : (sorted.findLast((v) => v.fromAt <= at) ?? sorted[0])?.litres;
+	if (!(litres !== undefined && litres > 0))
+		throw new RangeError(`net volume must be above 0 L, not ${litres}`);
+	return litres;
+}
+
 function riseOf(
 	strength: readonly SupplementStrength[],
 	parameter: ParameterId,
@@ -106,36 +126,42 @@ function flowsOf(
  * without the days that were missed; it is taken as spread evenly over the day.
  *
  * @param events in any order
- * @param volumeL net volume of the water, above 0
+ * @param volume net volume of the water, L, above 0; or all that it had, each dose being reckoned with its own
  * @param until end of the last running regime
  * @returns inputs in the order of their time
  */
 export function inputsOf(
 	events: readonly WaterEvent[],
 	parameter: ParameterId,
-	volumeL: number,
+	volume: number | readonly DatedVolume[],
 	until: Instant
 ): ConcentrationInput[] {
-	if (!(volumeL > 0)) throw new RangeError(`net volume must be above 0 L, not ${volumeL}`);
+	const volumeL = (at: Instant) => volumeAt(volume, at);
+	volumeL(until);
+	const changes = typeof volume === 'number' ? [] : volume.map((v) => v.fromAt).sort((a, b) => a - b);
 	const sorted = [...events].sort((a, b) => a.at - b.at);
 	const inputs: ConcentrationInput[] = [];
 	sorted.forEach((event, i) => {
 		if (event.kind === 'dose') {
-			const amount = riseOf(event.strength, parameter, event.amountMl, volumeL);
+			const amount = riseOf(event.strength, parameter, event.amountMl, volumeL(event.at));
 			if (amount !== 0)
 				inputs.push({ kind: 'step', at: event.at, amount, u: Math.abs(amount) * DOSE_RELATIVE_U });
 			else if (event.strength.length === 0) {
 				inputs.push({ kind: 'step', at: event.at, amount: 0, u: PARAMETERS[parameter].plausibleSpread / 4 });
 			}
 		} else if (event.kind === 'recurring-dose') {
-			const perDay = riseOf(event.strength, parameter, event.amountMlPerDay, volumeL);
 			const isSame = (e: WaterEvent): e is Recurring =>
 				e.kind === 'recurring-dose' && e.supplement === event.supplement;
 			const end = sorted.slice(i + 1).find(isSame)?.at ?? until;
 			const missed = sorted.filter(
 				(e) => e.kind === 'recurring-dose-missed' && e.supplement === event.supplement
 			) as { at: Instant; days: number }[];
-			if (perDay !== 0) inputs.push(...flowsOf(event, end, missed, perDay));
+			// A dose that runs on does otherwise in another volume.
+			const edges = [event.at, ...changes.filter((at) => at > event.at && at < end), end];
+			for (const [k, from] of edges.slice(0, -1).entries()) {
+				const perDay = riseOf(event.strength, parameter, event.amountMlPerDay, volumeL(from));
+				if (perDay !== 0) inputs.push(...flowsOf({ ...event, at: from }, edges[k + 1]!, missed, perDay));
+			}
 		} else if (event.kind === 'water-change') {
 			inputs.push({
 				kind: 'exchange',

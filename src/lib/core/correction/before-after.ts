@@ -43,8 +43,6 @@ export interface BeforeAfter {
 	readonly rows: readonly MovedRow[];
 	readonly warnings: readonly PlanWarning[];
 	readonly assumed: readonly Assumption[];
-	/** Neither pH nor saturation is reckoned: the water is too fresh, or its alkalinity unknown. */
-	readonly withoutCarbonate: boolean;
 }
 
 /** Bands of the saturation of aragonite (conventions). @see Morse & He (1993); Moras et al. (2022) */
@@ -114,34 +112,32 @@ export function beforeAndAfter(
 	const ph = levelOr(water, 'ph');
 	const middle = carbonateCourse(water, ph.value, portion, whole);
 	const warnings = new Set<PlanWarning>();
-	if (middle) {
-		if (ph.assumed) assumed.add('ph');
-		if (temperature.assumed) assumed.add('temperature');
-		if (levelOr(water, 'calcium').assumed) assumed.add('calcium');
-		const low = carbonateCourse(water, ph.value - ph.u, portion, whole)!;
-		const high = carbonateCourse(water, ph.value + ph.u, portion, whole)!;
-		const row = (what: Moved, before: number, after: number, ends: readonly [number, number]) =>
-			rows.push({ what, before, after, u: Math.abs(ends[1] - ends[0]) / 2, assumed: ph.assumed ?? false });
-		row('ph-at-once', middle.phBefore, middle.phAtOnce, [low.phAtOnce, high.phAtOnce]);
-		row('ph-later', middle.phBefore, middle.phLater, [low.phLater, high.phLater]);
-		row('saturation-at-once', middle.before.omegaAragonite, middle.atOnce.omegaAragonite, [
-			low.atOnce.omegaAragonite,
-			high.atOnce.omegaAragonite
-		]);
-		row('saturation-later', middle.before.omegaAragonite, middle.later.omegaAragonite, [
-			low.later.omegaAragonite,
-			high.later.omegaAragonite
-		]);
-		const most = Math.max(high.atOnce.omegaAragonite, high.later.omegaAragonite);
-		if (most > MOST_OMEGA) warnings.add('would-precipitate');
-		else if (most > RAISED_LOSS && most > high.before.omegaAragonite) warnings.add('raised-loss');
-		if (high.atOnce.phTotal > MOST_PH_TOTAL) warnings.add('ph-high');
-		if (low.later.omegaAragonite < 1) warnings.add('corrosive-to-skeletons');
-	}
+	if (ph.assumed) assumed.add('ph');
+	if (levelOr(water, 'alkalinity').assumed) assumed.add('alkalinity');
+	if (temperature.assumed) assumed.add('temperature');
+	if (levelOr(water, 'calcium').assumed) assumed.add('calcium');
+	const low = carbonateCourse(water, ph.value - ph.u, portion, whole);
+	const high = carbonateCourse(water, ph.value + ph.u, portion, whole);
+	const row = (what: Moved, before: number, after: number, ends: readonly [number, number]) =>
+		rows.push({ what, before, after, u: Math.abs(ends[1] - ends[0]) / 2, assumed: ph.assumed ?? false });
+	row('ph-at-once', middle.phBefore, middle.phAtOnce, [low.phAtOnce, high.phAtOnce]);
+	row('ph-later', middle.phBefore, middle.phLater, [low.phLater, high.phLater]);
+	row('saturation-at-once', middle.before.omegaAragonite, middle.atOnce.omegaAragonite, [
+		low.atOnce.omegaAragonite,
+		high.atOnce.omegaAragonite
+	]);
+	row('saturation-later', middle.before.omegaAragonite, middle.later.omegaAragonite, [
+		low.later.omegaAragonite,
+		high.later.omegaAragonite
+	]);
+	const most = Math.max(high.atOnce.omegaAragonite, high.later.omegaAragonite);
+	if (most > MOST_OMEGA) warnings.add('would-precipitate');
+	else if (most > RAISED_LOSS && most > high.before.omegaAragonite) warnings.add('raised-loss');
+	if (high.atOnce.phTotal > MOST_PH_TOTAL) warnings.add('ph-high');
+	if (!water.fresh && low.later.omegaAragonite < 1) warnings.add('corrosive-to-skeletons');
 	return {
 		rows,
 		warnings: [...warnings],
-		assumed: [...assumed],
-		withoutCarbonate: middle === null
+		assumed: [...assumed]
 	};
 }

@@ -1,3 +1,4 @@
+import { CONVENTIONS } from '../caution/index.ts';
 import { BROUGHT_MASS } from './compound.ts';
 import { densityOf } from '../density/index.ts';
 import { meqPerLFromDkh } from '../quantity/index.ts';
@@ -12,14 +13,17 @@ import {
 import type { DoseEffect } from './dose.ts';
 import { levelOr, type WaterNow } from './water-state.ts';
 
-/** Below this salinity no constant of sea water holds, and neither pH nor saturation is reckoned. */
-export const LEAST_SALINITY = 5;
-/** Above these the mixed water may lose calcium carbonate by itself, or harms at once (conventions). */
-export const MOST_OMEGA = 7;
-export const MOST_PH_TOTAL = 8.5;
+/** Above these the mixed water may lose calcium carbonate by itself, or harms at once. */
+export const MOST_OMEGA = CONVENTIONS.mostOmega.value;
+export const MOST_PH_TOTAL = CONVENTIONS.mostPhTotal.value;
+/** The constants hold up to here; what was read beyond is reckoned as at the end. */
+const RECKONED = { salinity: [0, 50], temperatureC: [0, 45] } as const;
+const within = ([least, most]: readonly [number, number], x: number) => Math.min(most, Math.max(least, x));
 /** Grams of salt to the kilogram at S = 35. @see Millero et al. (2008) */
 const G_PER_KG_AT_35 = 35.16504;
 const BICARBONATE_G_PER_MOL = 61.017;
+/** With nothing at all no pH above 7 stands; a trace is always there. */
+const LEAST_DKH = 0.05;
 
 /** The carbonate system of a water before an addition, at once after it, and when its carbon dioxide is back to what it was. */
 export interface CarbonateCourse {
@@ -37,18 +41,16 @@ export interface CarbonateCourse {
  * back in step with the air it had before: open to it, every form of alkalinity ends at the same point.
  *
  * @param phNbs of the water before, on the kit's buffers
- * @returns null in water that is too fresh
  */
 export function carbonateCourse(
 	water: WaterNow,
 	phNbs: number,
 	effect: DoseEffect,
 	later: DoseEffect = effect
-): CarbonateCourse | null {
-	const salinity = levelOr(water, 'salinity').value;
-	const temperatureC = levelOr(water, 'temperature').value;
-	const alkalinity = water.levels.alkalinity?.value;
-	if (salinity < LEAST_SALINITY || alkalinity === undefined) return null;
+): CarbonateCourse {
+	const salinity = within(RECKONED.salinity, levelOr(water, 'salinity').value);
+	const temperatureC = within(RECKONED.temperatureC, levelOr(water, 'temperature').value);
+	const alkalinity = Math.max(LEAST_DKH, levelOr(water, 'alkalinity').value);
 	const kgPerL = densityOf(salinity, temperatureC) / 1000;
 	const perKg = (mmolPerL: number) => (1000 * mmolPerL) / kgPerL;
 	const calcium = levelOr(water, 'calcium').value;

@@ -41,6 +41,13 @@ export interface Compound {
 	 * @see Dickson (1981), Deep-Sea Research 28, 609
 	 */
 	readonly alkalinity: number;
+	/**
+	 * What it is added for. What else it brings is a by-product: a phosphate lifts alkalinity, and nobody may be told to
+	 * lift alkalinity with it.
+	 */
+	readonly purpose: readonly (
+		'alkalinity' | 'calcium' | 'magnesium' | 'potassium' | 'nitrate' | 'phosphate'
+	)[];
 	/** Moles of inorganic carbon to the mole; none unless said. */
 	readonly carbon?: number;
 }
@@ -50,6 +57,7 @@ export const COMPOUNDS = {
 	CaCl2: {
 		name: 'Calcium chloride, dry',
 		formula: 'CaCl₂',
+		purpose: ['calcium'],
 		molarMass: CA + 2 * CL,
 		brings: { Ca: 1, Cl: 2 },
 		alkalinity: 0
@@ -57,6 +65,7 @@ export const COMPOUNDS = {
 	'CaCl2.2H2O': {
 		name: 'Calcium chloride dihydrate',
 		formula: 'CaCl₂·2H₂O',
+		purpose: ['calcium'],
 		molarMass: CA + 2 * CL + 2 * WATER,
 		brings: { Ca: 1, Cl: 2 },
 		alkalinity: 0
@@ -64,6 +73,7 @@ export const COMPOUNDS = {
 	NaHCO3: {
 		name: 'Sodium bicarbonate',
 		formula: 'NaHCO₃',
+		purpose: ['alkalinity'],
 		molarMass: NA + H + C + 3 * O,
 		brings: { Na: 1 },
 		alkalinity: 1,
@@ -72,6 +82,7 @@ export const COMPOUNDS = {
 	Na2CO3: {
 		name: 'Sodium carbonate, dry',
 		formula: 'Na₂CO₃',
+		purpose: ['alkalinity'],
 		molarMass: 2 * NA + C + 3 * O,
 		brings: { Na: 2 },
 		alkalinity: 2,
@@ -80,6 +91,7 @@ export const COMPOUNDS = {
 	K2CO3: {
 		name: 'Potassium carbonate',
 		formula: 'K₂CO₃',
+		purpose: ['potassium'],
 		molarMass: 2 * K + C + 3 * O,
 		brings: { K: 2 },
 		alkalinity: 2,
@@ -88,6 +100,7 @@ export const COMPOUNDS = {
 	'MgCl2.6H2O': {
 		name: 'Magnesium chloride hexahydrate',
 		formula: 'MgCl₂·6H₂O',
+		purpose: ['magnesium'],
 		molarMass: MG + 2 * CL + 6 * WATER,
 		brings: { Mg: 1, Cl: 2 },
 		alkalinity: 0
@@ -95,6 +108,7 @@ export const COMPOUNDS = {
 	'MgSO4.7H2O': {
 		name: 'Magnesium sulphate heptahydrate',
 		formula: 'MgSO₄·7H₂O',
+		purpose: ['magnesium'],
 		molarMass: MG + S + 4 * O + 7 * WATER,
 		brings: { Mg: 1, SO4: 1 },
 		alkalinity: 0
@@ -102,6 +116,7 @@ export const COMPOUNDS = {
 	KCl: {
 		name: 'Potassium chloride',
 		formula: 'KCl',
+		purpose: ['potassium'],
 		molarMass: K + CL,
 		brings: { K: 1, Cl: 1 },
 		alkalinity: 0
@@ -109,6 +124,7 @@ export const COMPOUNDS = {
 	K2SO4: {
 		name: 'Potassium sulphate',
 		formula: 'K₂SO₄',
+		purpose: ['potassium'],
 		molarMass: 2 * K + S + 4 * O,
 		brings: { K: 2, SO4: 1 },
 		alkalinity: 0
@@ -116,6 +132,7 @@ export const COMPOUNDS = {
 	NaNO3: {
 		name: 'Sodium nitrate',
 		formula: 'NaNO₃',
+		purpose: ['nitrate'],
 		molarMass: NA + N + 3 * O,
 		brings: { Na: 1, NO3: 1 },
 		alkalinity: 0
@@ -123,6 +140,7 @@ export const COMPOUNDS = {
 	KNO3: {
 		name: 'Potassium nitrate',
 		formula: 'KNO₃',
+		purpose: ['nitrate'],
 		molarMass: K + N + 3 * O,
 		brings: { K: 1, NO3: 1 },
 		alkalinity: 0
@@ -130,6 +148,7 @@ export const COMPOUNDS = {
 	KH2PO4: {
 		name: 'Potassium dihydrogen phosphate',
 		formula: 'KH₂PO₄',
+		purpose: ['phosphate'],
 		molarMass: K + 2 * H + P + 4 * O,
 		brings: { K: 1, PO4: 1 },
 		alkalinity: 0
@@ -137,6 +156,7 @@ export const COMPOUNDS = {
 	Na3PO4: {
 		name: 'Trisodium phosphate, dry',
 		formula: 'Na₃PO₄',
+		purpose: ['phosphate'],
 		molarMass: 3 * NA + P + 4 * O,
 		brings: { Na: 3, PO4: 1 },
 		alkalinity: 2
@@ -144,6 +164,7 @@ export const COMPOUNDS = {
 	'SrCl2.6H2O': {
 		name: 'Strontium chloride hexahydrate',
 		formula: 'SrCl₂·6H₂O',
+		purpose: [],
 		molarMass: SR + 2 * CL + 6 * WATER,
 		brings: { Sr: 1, Cl: 2 },
 		alkalinity: 0

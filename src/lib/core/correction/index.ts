@@ -6,6 +6,7 @@ export {
 	NO_EFFECT,
 	overDays,
 	stockForRise,
+	sumOfEffects,
 	type DoseEffect,
 	type Raised
 } from './dose.ts';
@@ -19,6 +20,7 @@ export {
 	effectOf,
 	LABEL_U,
 	RAISED,
+	offeredFor,
 	raisedBy,
 	riseIn,
 	SATURATED_LIMEWATER,
@@ -38,19 +40,14 @@ export { magnesiumSalts } from './magnesium.ts';
 export {
 	GUESSED_VOLUME_U,
 	KNOWN_VOLUME_U,
+	knownFrom,
 	type Assumption,
 	type Known,
 	type WaterNow
 } from './water-state.ts';
-export {
-	DAILY_LIMITS,
-	LIMITED,
-	limitFault,
-	limitFor,
-	type Limited,
-	type LimitRefusal,
-	type OwnLimit
-} from './limits.ts';
+export { limitFault, limitFor, type LimitRefusal, type OwnLimit } from './limits.ts';
+export { isSeen, strangeMove, WATCHED_MOVES, type StrangeMove } from './strange-move.ts';
+export { answerOfDoses, answersOtherwise } from './answer.ts';
 export { highestPh, largestPortion, type Portion } from './portion.ts';
 export { carbonateCourse, MOST_OMEGA, MOST_PH_TOTAL } from './chemistry-after.ts';
 export {
@@ -88,7 +85,8 @@ export type {
 	PlannedDose,
 	PlannedTest,
 	PlanRemark,
-	Retune
+	Retune,
+	RisePerDay
 } from './plan-types.ts';
 export { driftOf } from './drift.ts';
 export {

@@ -1,42 +1,5 @@
+import { DAILY_LIMITS, type Limited } from '../caution/index.ts';
 import type { ParameterId } from '../quantity/index.ts';
-
-/** What may change in a day by hand. */
-export const LIMITED = [
-	'alkalinity',
-	'calcium',
-	'magnesium',
-	'potassium',
-	'nitrate',
-	'phosphate',
-	'salinity',
-	'temperature',
-	'hardness'
-] as const satisfies readonly ParameterId[];
-export type Limited = (typeof LIMITED)[number];
-
-interface DailyLimit {
-	/** Taken unless the keeper set another. */
-	readonly cautious: number;
-	/** No keeper may set more than this. */
-	readonly most: number;
-}
-
-/**
- * Largest net change of a water in a day, dose less consumption, canonical units (husbandry conventions for waters with
- * animals, not physical laws).
- */
-export const DAILY_LIMITS: Readonly<Record<Limited, { readonly up: DailyLimit; readonly down: DailyLimit }>> =
-	{
-		alkalinity: { up: { cautious: 0.5, most: 1 }, down: { cautious: 0.5, most: 1 } },
-		calcium: { up: { cautious: 20, most: 50 }, down: { cautious: 20, most: 50 } },
-		magnesium: { up: { cautious: 50, most: 100 }, down: { cautious: 50, most: 100 } },
-		potassium: { up: { cautious: 10, most: 20 }, down: { cautious: 10, most: 20 } },
-		nitrate: { up: { cautious: 2, most: 5 }, down: { cautious: 2, most: 10 } },
-		phosphate: { up: { cautious: 0.02, most: 0.05 }, down: { cautious: 0.02, most: 0.05 } },
-		salinity: { up: { cautious: 0.5, most: 1 }, down: { cautious: 1, most: 2 } },
-		temperature: { up: { cautious: 0.5, most: 1 }, down: { cautious: 0.5, most: 1 } },
-		hardness: { up: { cautious: 1, most: 2 }, down: { cautious: 1, most: 2 } }
-	};
 
 /** A limit as a keeper set it. */
 export interface OwnLimit {

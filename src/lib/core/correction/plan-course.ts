@@ -1,5 +1,7 @@
 import type { ParameterId } from '../quantity/index.ts';
-import { doseRelativeU, type Part } from './plan-part.ts';
+import { CONVENTIONS } from '../caution/index.ts';
+import { doseRelativeU, raisedDaily, type Part } from './plan-part.ts';
+import { isSeen } from './strange-move.ts';
 import type { CoursePoint, Goal, PlanGiven, PlannedDose, PlannedTest, Retune } from './plan-types.ts';
 import { amountFor, effectOf, riseIn, unitOf } from './supplement.ts';
 
@@ -17,10 +19,12 @@ export function courseOf(
 	const suppliers = new Map(given.goals.map((g) => [g.supplementId, g.supplement]));
 	const points: CoursePoint[] = [];
 	let added = 0;
+	// Of a fall that is seen, what the daily dose is not raised by goes on.
+	const left = goal.drift.value < 0 && isSeen(goal.drift) ? goal.drift.value + raisedDaily(goal, given) : 0;
 	for (let day = 0; day <= days + AFTER_DAYS; day++) {
 		points.push({
 			day,
-			value: goal.from.value + added,
+			value: goal.from.value + added + left * day,
 			u: Math.hypot(goal.from.u, added * relativeU, goal.drift.u * day)
 		});
 		for (const dose of doses.filter((d) => d.day === day)) {
@@ -46,32 +50,38 @@ function repeatsFor(parts: readonly Part[]): number {
 export function testsFor(
 	parts: readonly Part[],
 	days: number,
-	second: readonly ParameterId[]
+	second: readonly ParameterId[],
+	retuned: boolean
 ): PlannedTest[] {
 	const parameters = [...new Set(parts.map((p) => p.goal.parameter))];
 	const repeats = repeatsFor(parts);
 	const tests: PlannedTest[] = [];
 	if (second.length > 0) tests.push({ day: 0, parameters: second, repeats: 1, why: 'before' });
 	if (parameters.length === 0) return tests;
-	if (days >= 3) tests.push({ day: Math.ceil(days / 2), parameters, repeats, why: 'midway' });
+	// A daily dose that was set anew shows within two days whether that was right.
+	const midway = new Set([
+		...(days >= 3 ? [Math.ceil(days / 2)] : []),
+		...(retuned && days > CONVENTIONS.retestDays.value ? [CONVENTIONS.retestDays.value] : [])
+	]);
+	for (const day of [...midway].sort((a, b) => a - b))
+		tests.push({ day, parameters, repeats, why: 'midway' });
 	tests.push({ day: days, parameters, repeats, why: 'end' });
 	return tests;
 }
 
-/** Drift that is seen is taken out of the daily dose; a rise too, where a dose can be lessened. */
+/**
+ * Drift that is seen beyond its uncertainty is taken out of the daily dose; a rise too, where a dose can be lessened.
+ * Never by more than a day may change, with the plan's own doses: a step in the wrong direction has to be seen in time.
+ */
 export function retunesFor(parts: readonly Part[], given: PlanGiven): Retune[] {
 	return parts.flatMap(({ goal }) => {
 		const { drift, parameter, supplement, supplementId } = goal;
-		if (Math.abs(drift.value) <= drift.u) return [];
-		const amount = amountFor(supplement, parameter, Math.abs(drift.value), given.water.volumeL.value);
-		return [
-			{
-				parameter,
-				risePerDay: -drift.value,
-				supplementId,
-				amountPerDay: drift.value < 0 ? amount : -amount,
-				unit: unitOf(supplement)
-			}
-		];
+		if (!isSeen(drift)) return [];
+		const limit = given.limits[parameter] ?? null;
+		const lowered = limit === null ? drift.value : Math.min(drift.value, limit / 2);
+		const risePerDay = drift.value < 0 ? raisedDaily(goal, given) : -lowered;
+		const amount = amountFor(supplement, parameter, Math.abs(risePerDay), given.water.volumeL.value);
+		const unit = unitOf(supplement);
+		return [{ parameter, risePerDay, supplementId, amountPerDay: Math.sign(risePerDay) * amount, unit }];
 	});
 }

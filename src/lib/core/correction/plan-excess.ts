@@ -1,4 +1,4 @@
-import { planned, type Part } from './plan-part.ts';
+import { planned, raisedDaily, type Part } from './plan-part.ts';
 import type { Goal, PlanGiven } from './plan-types.ts';
 import { effectOf, RAISED, riseIn, type RaisedParameter } from './supplement.ts';
 
@@ -24,7 +24,10 @@ export function excess(
 				sum + riseIn(effectOf(p.goal.supplement, p.amountPerDay, given.water.volumeL.value), parameter),
 			0
 		);
-		const together = side + own.reduce((sum, p) => sum + p.risePerDay, 0);
+		const together =
+			side +
+			own.reduce((sum, p) => sum + p.risePerDay + raisedDaily(p.goal, given), 0) +
+			(given.besides[parameter] ?? 0);
 		const over = together / planned(limit, given.water, bringing[0]!.goal.supplement);
 		if (over > 1 + 1e-6) {
 			factor = Math.max(factor, over);

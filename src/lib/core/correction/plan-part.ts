@@ -1,18 +1,20 @@
+import { answersOtherwise } from './answer.ts';
+import { CONVENTIONS } from '../caution/index.ts';
 import { overDays } from './dose.ts';
 import { BACTERIA_BEAR } from './limits.ts';
 import type { Goal, GoalRefusal, PlanGiven } from './plan-types.ts';
 import { largestPortion } from './portion.ts';
-import { amountFor, effectOf, relativeUOf, riseIn, type Supplement } from './supplement.ts';
+import { isSeen, strangeMove } from './strange-move.ts';
+import { amountFor, effectOf, relativeUOf, riseIn, unitOf, type Supplement } from './supplement.ts';
 import type { WaterNow } from './water-state.ts';
 
 /** One-sided 99 %: so that a volume or strength that is somewhat off does not carry the water past the limit. */
 const MARGIN_Z = 2.33;
-const SURE_Z = 2;
 /** What comes back by itself within so many days is left to. */
 const PATIENCE_DAYS = 7;
 /** By hand, in a day. */
-const MOST_PORTIONS = 6;
-export const MOST_DAYS = 90;
+const MOST_PORTIONS = CONVENTIONS.mostPortions.value;
+export const MOST_DAYS = CONVENTIONS.mostDays.value;
 
 /** What a plan may add in a day so that the limit holds in the water itself, whose volume and dose are known this well. */
 export function planned(limit: number, water: WaterNow, supplement: Supplement): number {
@@ -22,6 +24,51 @@ export function planned(limit: number, water: WaterNow, supplement: Supplement):
 /** Relative standard uncertainty of what a dose does: volume and strength together. */
 export function doseRelativeU(water: WaterNow, supplement: Supplement): number {
 	return Math.hypot(water.volumeL.u / water.volumeL.value, relativeUOf(supplement));
+}
+
+/** A limit of which less than this is left leaves no room for a dose. */
+const LEAST_ROOM = 0.05;
+
+/** So much of what a day may change is left to the doses of the plan, however fast a level falls. */
+const LEFT_FOR_DOSES = 0.25;
+
+/** What the daily dose is raised by for a fall that is seen, canonical unit a day. */
+export function raisedDaily({ parameter, drift, supplement }: Goal, given: PlanGiven): number {
+	if (drift.value >= 0 || !isSeen(drift)) return 0;
+	const limit = given.limits[parameter] ?? null;
+	if (limit === null) return -drift.value;
+	const most = planned(limit, given.water, supplement) - LEFT_FOR_DOSES * limit;
+	return Math.max(0, Math.min(-drift.value, most));
+}
+
+/**
+ * What a plan may add of a parameter in a day, canonical unit: all that is added, by whatever name, stays within the
+ * limit together. What rises by itself comes off, what other plans add, what the daily dose is raised by, and how well
+ * the drift is known as far as that leaves a quarter.
+ */
+function roomFor(goal: Goal, given: PlanGiven): number {
+	const { parameter, drift, supplement } = goal;
+	const limit = given.limits[parameter] ?? null;
+	if (limit === null) return Infinity;
+	const left =
+		planned(limit, given.water, supplement) -
+		Math.max(0, drift.value) -
+		(given.besides[parameter] ?? 0) -
+		raisedDaily(goal, given);
+	return Math.min(left, Math.max(LEFT_FOR_DOSES * limit, left - drift.u));
+}
+
+/** An amount a day that tells of a volume or a strength typed wrong; null where it may be right. */
+export function unlikelyAmount(
+	supplement: Supplement,
+	perDay: number,
+	volumeL: number
+): 'much' | 'little' | null {
+	const { doseShare, solidPerL, leastMl, leastG } = CONVENTIONS;
+	const solid = unitOf(supplement) === 'g';
+	if (perDay < (solid ? leastG : leastMl).value) return 'little';
+	if (supplement.kind === 'limewater') return null;
+	return perDay > (solid ? solidPerL.value * volumeL : doseShare.value * volumeL * 1000) ? 'much' : null;
 }
 
 export interface Part {
@@ -48,16 +95,21 @@ function partFor(goal: Goal, brought: number, given: PlanGiven, leastDays: numbe
 	if (!(wanted > 1e-3 * (aim - from.value))) return { kind: 'nothing-to-do', parameter };
 	const bears = given.water.animals ? undefined : BACTERIA_BEAR[parameter];
 	if (bears && aim > bears.high) return { kind: 'beyond-bacteria', parameter, nearest: bears.high };
+	const move = strangeMove(parameter, drift, given.dosed[parameter] ?? 0);
+	const answer = given.answers[parameter];
+	if (answer && !given.looked && answersOtherwise(answer) === 'stronger') {
+		return { kind: 'answers-otherwise', parameter, response: answer };
+	}
+	if (move && !given.looked) return { kind: 'ask-first', parameter, move };
 	// What is seen to rise by itself needs no dose, only time.
-	if (drift.value > SURE_Z * drift.u && drift.value * PATIENCE_DAYS >= wanted) {
+	if (drift.value > 0 && isSeen(drift) && drift.value * PATIENCE_DAYS >= wanted) {
 		return { kind: 'rises-by-itself', parameter, days: wanted / drift.value };
 	}
 	const limit = given.limits[parameter] ?? null;
-	// The daily dose is set to what is used; how well that is known comes off what a day may change, and so does what
-	// rises by itself, which a daily dose may not be there to lessen.
-	const besides = drift.u + Math.max(0, drift.value);
-	const most =
-		limit === null ? Infinity : Math.max(limit / 4, planned(limit, given.water, supplement) - besides);
+	const most = roomFor(goal, given);
+	if (limit !== null && most < LEAST_ROOM * limit) {
+		return { kind: 'no-room', parameter, by: (given.besides[parameter] ?? 0) > 0 ? 'other-plans' : 'rise' };
+	}
 	if (leastDays > MOST_DAYS || wanted > MOST_DAYS * most) {
 		return {
 			kind: 'too-far',
@@ -68,6 +120,16 @@ function partFor(goal: Goal, brought: number, given: PlanGiven, leastDays: numbe
 	let days = Math.max(1, leastDays, limit === null ? 1 : overDays(wanted, most).days);
 	let perDay = wanted / days;
 	let amountPerDay = amountFor(supplement, parameter, perDay, given.water.volumeL.value);
+	const unlikely = unlikelyAmount(supplement, amountPerDay, given.water.volumeL.value);
+	if (unlikely) {
+		return {
+			kind: 'unlikely-amount',
+			parameter,
+			perDay: amountPerDay,
+			unit: unitOf(supplement),
+			side: unlikely
+		};
+	}
 	const portion = largestPortion(supplement, atAims(given.water, given.goals), amountPerDay);
 	if (portion.most !== null && portion.by !== null) {
 		const bare = largestPortion(supplement, given.water, amountPerDay);

@@ -1,5 +1,6 @@
 import type { ParameterId } from '../quantity/index.ts';
 import type { BeforeAfter } from './before-after.ts';
+import type { StrangeMove } from './strange-move.ts';
 import type { DoseUnit, RaisedParameter, Supplement } from './supplement.ts';
 import type { Known, WaterNow } from './water-state.ts';
 
@@ -58,6 +59,33 @@ export type GoalRefusal =
 			readonly of: RaisedParameter;
 	  }
 	| {
+			/** It moves as no tank makes it move: what failed is looked for first. */
+			readonly kind: 'ask-first';
+			readonly parameter: RaisedParameter;
+			readonly move: StrangeMove;
+	  }
+	| {
+			/** Earlier doses did far more than they should have: the volume or the strength is wrong. */
+			readonly kind: 'answers-otherwise';
+			readonly parameter: RaisedParameter;
+			/** As a share of what was expected. */
+			readonly response: Known;
+	  }
+	| {
+			/** What moves by itself, or is added besides, takes all that a day may change. */
+			readonly kind: 'no-room';
+			readonly parameter: RaisedParameter;
+			readonly by: 'rise' | 'other-plans';
+	  }
+	| {
+			/** So much, or so little, that the volume or the strength cannot be right. */
+			readonly kind: 'unlikely-amount';
+			readonly parameter: RaisedParameter;
+			readonly perDay: number;
+			readonly unit: DoseUnit;
+			readonly side: 'much' | 'little';
+	  }
+	| {
 			readonly kind: 'too-far';
 			readonly parameter: RaisedParameter;
 			/** What could be reached in the longest plan. */
@@ -78,7 +106,16 @@ export type GoalRefusal =
 	  };
 
 /** Things worth saying about a plan that is possible. */
-export type PlanRemark = 'second-reading' | 'long' | 'stretched' | 'cannot-tell' | 'many-portions';
+export type PlanRemark =
+	| 'second-reading'
+	| 'long'
+	| 'stretched'
+	| 'cannot-tell'
+	| 'many-portions'
+	/** It falls by more than the daily dose may be raised at once. */
+	| 'not-caught-up'
+	/** The first dose waits for tomorrow: today was dosed already. */
+	| 'from-tomorrow';
 
 export interface DosePlan {
 	readonly doses: readonly PlannedDose[];
@@ -103,6 +140,9 @@ export interface PlannedTest {
 	readonly why: 'before' | 'midway' | 'end';
 }
 
+/** Of each parameter, canonical unit; none where it is missing. */
+export type RisePerDay = Readonly<Partial<Record<RaisedParameter, number>>>;
+
 export interface PlanGiven {
 	readonly water: WaterNow;
 	readonly goals: readonly Goal[];
@@ -110,4 +150,14 @@ export interface PlanGiven {
 	readonly limits: Readonly<Partial<Record<RaisedParameter, number | null>>>;
 	/** The present level rests on one reading that surprised. */
 	readonly surprising: readonly ParameterId[];
+	/** What the daily doses that run bring a day. */
+	readonly dosed: RisePerDay;
+	/** What other plans that run still add on a day, at most. */
+	readonly besides: RisePerDay;
+	/** What was added by hand within the last day. */
+	readonly givenToday: RisePerDay;
+	/** What the water answered to earlier doses, as a share of what was expected; none where it cannot be told. */
+	readonly answers: Readonly<Partial<Record<RaisedParameter, Known>>>;
+	/** Somebody looked: volume and strength are right, pumps run, bottles are not empty, nothing else is added. */
+	readonly looked: boolean;
 }

@@ -2,8 +2,9 @@ import { beforeAndAfter } from './before-after.ts';
 import { NO_EFFECT, sumOfEffects, type DoseEffect } from './dose.ts';
 import { courseOf, retunesFor, testsFor } from './plan-course.ts';
 import { excess } from './plan-excess.ts';
-import { doseRelativeU, isPart, MOST_DAYS, partsFor, type Part } from './plan-part.ts';
+import { doseRelativeU, isPart, MOST_DAYS, partsFor, planned, raisedDaily, type Part } from './plan-part.ts';
 import type { DosePlan, Goal, GoalRefusal, PlanGiven, PlannedDose, PlanRemark } from './plan-types.ts';
+import { isSeen } from './strange-move.ts';
 import { effectOf, unitOf } from './supplement.ts';
 
 /** Days from which a plan is called long (convention). */
@@ -54,10 +55,20 @@ export function planDoses(given: PlanGiven): DosePlan {
 		parts = partsFor({ ...given, goals: tried() }, leastDays);
 	}
 	const done = parts.filter(isPart);
+	// Where the day's change was given already, the first dose is tomorrow's.
+	const waits = done.some((p) => {
+		const limit = given.limits[p.goal.parameter] ?? null;
+		const given24h = given.givenToday[p.goal.parameter] ?? 0;
+		return (
+			limit !== null &&
+			given24h > 0 &&
+			given24h + p.risePerDay > planned(limit, given.water, p.goal.supplement)
+		);
+	});
 	const doses = done
 		.flatMap((part): PlannedDose[] =>
-			Array.from({ length: part.days }, (_, day) => ({
-				day,
+			Array.from({ length: part.days }, (_, i) => ({
+				day: waits ? i + 1 : i,
 				parameter: part.goal.parameter,
 				supplementId: part.goal.supplementId,
 				amount: part.amountPerDay,
@@ -67,7 +78,7 @@ export function planDoses(given: PlanGiven): DosePlan {
 			}))
 		)
 		.sort((a, b) => a.day - b.day);
-	const days = Math.max(0, ...done.map((p) => p.days));
+	const days = Math.max(0, ...done.map((p) => p.days)) + (waits ? 1 : 0);
 	const beyondOneDay = (p: Part) => {
 		const limit = given.limits[p.goal.parameter];
 		return limit !== null && limit !== undefined && p.goal.aim - p.goal.from.value > limit;
@@ -78,6 +89,13 @@ export function planDoses(given: PlanGiven): DosePlan {
 	const { whole, portion } = addedBy(doses, given.goals, given.water.volumeL.value);
 	const remarks: PlanRemark[] = [];
 	if (second.length > 0) remarks.push('second-reading');
+	const retunes = retunesFor(done, given);
+	const caughtUp = (p: Part) =>
+		p.goal.drift.value >= 0 ||
+		!isSeen(p.goal.drift) ||
+		raisedDaily(p.goal, given) >= -0.95 * p.goal.drift.value;
+	if (!done.every(caughtUp)) remarks.push('not-caught-up');
+	if (waits) remarks.push('from-tomorrow');
 	if (days > LONG_DAYS) remarks.push('long');
 	if (stretched) remarks.push('stretched');
 	if (done.some((p) => p.portions > 1)) remarks.push('many-portions');
@@ -89,8 +107,8 @@ export function planDoses(given: PlanGiven): DosePlan {
 			parameter: p.goal.parameter,
 			points: courseOf(p.goal, doses, given, days)
 		})),
-		tests: testsFor(done, days, second),
-		retunes: retunesFor(done, given),
+		tests: testsFor(done, days, second, retunes.length > 0),
+		retunes,
 		refusals: [...parts.filter((p): p is GoalRefusal => !isPart(p)), ...refused.values()],
 		remarks,
 		moves: beforeAndAfter(

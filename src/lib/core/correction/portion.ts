@@ -1,6 +1,6 @@
 import { bisect } from '../numeric/index.ts';
 import { carbonateCourse, MOST_OMEGA, MOST_PH_TOTAL } from './chemistry-after.ts';
-import { effectOf, type Supplement } from './supplement.ts';
+import { atItsHarshest, effectOf, type Supplement } from './supplement.ts';
 import { levelOr, type WaterNow } from './water-state.ts';
 
 export interface Portion {
@@ -17,20 +17,19 @@ export function highestPh(water: WaterNow): number {
 }
 
 /**
- * The largest portion at one time: the mixed water may not pass pH 8.5 (total scale) or a saturation of aragonite of 7,
+ * The largest portion at one time, in salt water and fresh: the mixed water may not pass pH 8.5 (total scale) or a saturation of aragonite of 7,
  * at the highest pH that is plausible. Where it is added both are far higher: slowly, into strong flow.
  *
  * @param wanted amount a day: more is not looked for
  */
-export function largestPortion(supplement: Supplement, water: WaterNow, wanted: number): Portion {
+export function largestPortion(given: Supplement, water: WaterNow, wanted: number): Portion {
+	const supplement = atItsHarshest(given);
 	const effect = effectOf(supplement, 1, water.volumeL.value);
 	const touches = effect.alkalinityDkh !== 0 || effect.ions.Ca !== undefined;
 	const ph = highestPh(water);
-	if (!touches || wanted <= 0 || !carbonateCourse(water, ph, effectOf(supplement, 0, water.volumeL.value))) {
-		return { most: null, by: null };
-	}
+	if (!touches || wanted <= 0) return { most: null, by: null };
 	const after = (amount: number) => {
-		const { atOnce } = carbonateCourse(water, ph, effectOf(supplement, amount, water.volumeL.value))!;
+		const { atOnce } = carbonateCourse(water, ph, effectOf(supplement, amount, water.volumeL.value));
 		return { ph: atOnce.phTotal / MOST_PH_TOTAL, saturation: atOnce.omegaAragonite / MOST_OMEGA };
 	};
 	const over = (amount: number) => {

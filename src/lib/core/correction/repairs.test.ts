@@ -1,3 +1,4 @@
+import { DAILY_LIMITS } from '../caution/index.ts';
 import { describe, expect, it } from 'vitest';
 import { judge, PROFILES, type Band } from '../judgement/index.ts';
 import type { ParameterId } from '../quantity/index.ts';
@@ -6,7 +7,6 @@ import {
 	isNeglected,
 	limitFault,
 	limitFor,
-	DAILY_LIMITS,
 	NEGLECTED_ORDER,
 	repairsFor,
 	type Standing

@@ -1,9 +1,9 @@
 import type { SupplementStrength } from '../balance/index.ts';
+import { CONVENTIONS } from '../caution/index.ts';
 import { dkhFromMeqPerL, meqPerLFromDkh } from '../quantity/index.ts';
-import type { Brought, CompoundId } from './compound.ts';
+import { BROUGHT_MASS, COMPOUNDS, type Brought, type CompoundId } from './compound.ts';
 import { effectOfMass, sumOfEffects, type DoseEffect } from './dose.ts';
 import { SATURATED_LIMEWATER_MOL_PER_L } from './limewater.ts';
-import { BROUGHT_MASS } from './compound.ts';
 
 /** What a dose can raise on purpose. */
 export const RAISED = ['alkalinity', 'calcium', 'magnesium', 'potassium', 'nitrate', 'phosphate'] as const;
@@ -69,7 +69,7 @@ const WEIGHED_U = 0.02;
 const MIXED_U = 0.03;
 const LIMEWATER_U = 0.05;
 /** Of a strength that is read from a label. */
-export const LABEL_U = 0.1;
+export const LABEL_U = CONVENTIONS.labelStrength.value;
 
 export const unitOf = (supplement: Supplement): DoseUnit =>
 	supplement.kind === 'salt' ? 'g' : supplement.kind === 'product' ? supplement.unit : 'ml';
@@ -164,6 +164,27 @@ export function riseIn(effect: DoseEffect, parameter: RaisedParameter): number {
 export function raisedBy(supplement: Supplement): RaisedParameter[] {
 	const effect = effectOf(supplement, 1, 100);
 	return RAISED.filter((parameter) => riseIn(effect, parameter) > 0);
+}
+
+/** The parameters that a supplement may be offered for: those that it raises and is made for, not its by-products. */
+export function offeredFor(supplement: Supplement): RaisedParameter[] {
+	const purposes = (compound: CompoundId): readonly RaisedParameter[] => COMPOUNDS[compound].purpose;
+	switch (supplement.kind) {
+		case 'salt':
+			return [...purposes(supplement.compound)];
+		case 'solution':
+			return RAISED.filter((p) => supplement.parts.some((part) => purposes(part.compound).includes(p)));
+		case 'product':
+		case 'limewater':
+			return raisedBy(supplement);
+	}
+}
+
+/** As it would harm most where its label does not say in which form it brings alkalinity. */
+export function atItsHarshest(supplement: Supplement): Supplement {
+	return supplement.kind === 'product' && supplement.form === 'unknown'
+		? { ...supplement, form: 'hydroxide' }
+		: supplement;
 }
 
 /**

@@ -1,4 +1,6 @@
+import { CONVENTIONS } from '../caution/index.ts';
 import type { ParameterId } from '../quantity/index.ts';
+import { plausibleRangeOf, pointOf, standardUncertaintyOf, type TestResult } from '../reading/index.ts';
 
 /** A number with its standard uncertainty, and whether it was measured or had to be assumed. */
 export interface Known {
@@ -18,12 +20,26 @@ export interface WaterNow {
 }
 
 export type Assumption =
-	'volume' | 'ph' | 'salinity' | 'temperature' | 'calcium' | 'magnesium' | 'potassium' | 'form';
+	| 'volume'
+	| 'alkalinity'
+	| 'ph'
+	| 'salinity'
+	| 'temperature'
+	| 'calcium'
+	| 'magnesium'
+	| 'potassium'
+	| 'form';
+
+const freshPh = {
+	value: (CONVENTIONS.freshPhLeast.value + CONVENTIONS.freshPhWorst.value) / 2,
+	half: (CONVENTIONS.freshPhWorst.value - CONVENTIONS.freshPhLeast.value) / 2
+};
 
 /** What is taken where nothing was measured: as wide as is plausible, pH on the kit's buffers. */
 const PLAUSIBLE = {
 	salt: {
-		ph: [8.15, 0.15],
+		alkalinity: [CONVENTIONS.saltAlkalinity.value, 1],
+		ph: [CONVENTIONS.saltPh.value, 0.15],
 		salinity: [35, 1],
 		temperature: [25, 1],
 		calcium: [420, 25],
@@ -31,7 +47,8 @@ const PLAUSIBLE = {
 		potassium: [400, 25]
 	},
 	fresh: {
-		ph: [7, 0.5],
+		alkalinity: [CONVENTIONS.freshAlkalinity.value, 0.3],
+		ph: [freshPh.value, freshPh.half],
 		salinity: [0, 0],
 		temperature: [24, 1.5],
 		calcium: [30, 20],
@@ -51,5 +68,16 @@ export function levelOr(water: WaterNow, parameter: Assumable): Known {
 }
 
 /** Relative standard uncertainty of a net volume that was guessed from the glass, and of one that was found by dose or filling. */
-export const GUESSED_VOLUME_U = 0.1;
-export const KNOWN_VOLUME_U = 0.04;
+export const GUESSED_VOLUME_U = CONVENTIONS.guessedVolume.value;
+export const KNOWN_VOLUME_U = CONVENTIONS.knownVolume.value;
+
+/**
+ * A result as a number with its standard uncertainty. A bound is one too: the middle of what it leaves, as far as is
+ * plausible beyond it, so that "above 8.8" is never taken for unread.
+ */
+export function knownFrom(result: TestResult): Known {
+	const point = pointOf(result);
+	if (point) return { value: point.value, u: Math.max(1e-9, standardUncertaintyOf(point)) };
+	const { lower, upper } = plausibleRangeOf(result);
+	return { value: (lower + upper) / 2, u: Math.max(1e-9, (upper - lower) / Math.sqrt(12)) };
+}

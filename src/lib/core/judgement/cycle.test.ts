@@ -82,6 +82,36 @@ describe('the cycle of a new tank', () => {
 	});
 });
 
+describe('what was found again', () => {
+	it('on five days of twelve is not done: the second trace ends the row', () => {
+		const state = follow('1hm00000000000000', '00mh1001010110100');
+		expect(state.doneAt).toBeNull();
+		expect(state.phase).toBe('clearing');
+		expect(state.nitrite!.cameBack).toBe(true);
+	});
+	it('long after one trace is one trace again', () => {
+		const state = follow(`1hm${'0'.repeat(25)}`, `00mh000010${'0'.repeat(15)}100`);
+		expect(state.phase).toBe('done');
+	});
+	it('is not what a weekly test finds clear: done stays done', () => {
+		const weekly = `${'1hm0000000'}------0------0`;
+		const state = follow(weekly, `00mh100000------0------0`);
+		expect(state).toMatchObject({ phase: 'done', doneAt: addDays(start, 9.3) });
+	});
+	it('is called back, not falling, and ends what was done', () => {
+		const state = follow('1hm0000000------m', '00mh100000------0');
+		expect(state).toMatchObject({ phase: 'ammonia-back', doneAt: null });
+		expect(state.ammonia).toMatchObject({ falling: false, cameBack: true });
+		expect(follow('1hh0000000mm', '00mh10000000').ammonia).toMatchObject({ falling: false });
+		expect(follow('1hh0000000h1', '00mh10000000')).toMatchObject({ phase: 'ammonia-back' });
+		expect(follow('1hm0000000', '00mh10000m').phase).toBe('nitrite-back');
+	});
+	it('and cleared again is done after as many clear days as before', () => {
+		expect(follow('1hm0000000m00000', '00mh100000000000').phase).toBe('done');
+		expect(follow('1hm0000000m0000', '00mh10000000000').phase).toBe('clearing');
+	});
+});
+
 describe('a reading of it', () => {
 	const on = (index: number) => {
 		const derived = derive(NO2_CARD, {

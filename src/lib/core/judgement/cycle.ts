@@ -32,7 +32,7 @@ export interface CycleTrack {
 	readonly parameter: 'ammonia' | 'nitrite';
 	/** The highest reading, where it was above what the kit shows as none. */
 	readonly peak: { readonly at: Instant; readonly lower: number; readonly upper: number } | null;
-	/** A later reading is lower for certain. */
+	/** A later reading is lower for certain than the highest since it was found, or found again. */
 	readonly falling: boolean;
 	/** The first clear reading after the peak; provisional until the next days confirm it. */
 	readonly firstZeroAt: Instant | null;
@@ -53,6 +53,9 @@ export type CyclePhase =
 	| 'ammonia-falling'
 	| 'nitrite-rising'
 	| 'nitrite-falling'
+	/** It was clear, and is found again: something died, was overfed, or killed the bacteria. */
+	| 'ammonia-back'
+	| 'nitrite-back'
 	/** Clear, for fewer days than it takes. */
 	| 'clearing'
 	| 'done';
@@ -72,8 +75,11 @@ export interface CycleState {
 	readonly unseen: { readonly ammonia: number | null; readonly nitrite: number | null };
 }
 
-/** A day without a test does not break a row; two do. */
+/** A day without a test does not break a row; two do. What was done stays done over any gap. */
 const GAP_DAYS = 2.6;
+
+/** One trace is a question; a second within so many days is an answer (convention). */
+const TRACES_APART_DAYS = 14;
 
 /** A kit's own tolerance widens what its lowest colour tells by a little; a tint between two colours by much more. */
 const TOLERANCE = 1.2;
@@ -84,11 +90,17 @@ const isFound = (r: CycleReading) => r.lower > r.clearUpTo / 2;
 /** About the first colour: a slip of the eye makes one too. */
 const isTrace = (r: CycleReading) => r.upper <= 2 * r.seesFrom;
 
+const middleOf = (r: { readonly lower: number; readonly upper: number }) =>
+	r.upper === Infinity ? 2 * r.lower : (r.lower + r.upper) / 2;
+
 class Track {
 	readonly #timeZone: string;
 	/** A single trace after clear days: no clear day, and a question until the next reading tells. */
 	inDoubt = false;
 	peak: CycleTrack['peak'] = null;
+	/** The highest since it was found for the first time, or again. */
+	#wave: CycleReading | null = null;
+	#tracedAt: Instant | null = null;
 	falling = false;
 	firstZeroAt: Instant | null = null;
 	clearSince: Instant | null = null;
@@ -111,22 +123,37 @@ class Track {
 			if (this.peak) {
 				this.falling = true;
 				this.firstZeroAt ??= reading.at;
+				this.#wave = null;
 			}
-		} else if (isTrace(reading) && isFound(reading) && !this.inDoubt && this.clearDays > 0) {
+		} else if (
+			isFound(reading) &&
+			isTrace(reading) &&
+			this.clearDays > 0 &&
+			!this.#tracedBefore(reading.at)
+		) {
 			this.inDoubt = true;
+			this.#tracedAt = reading.at;
 		} else if (isFound(reading)) {
 			this.#break();
-			if (this.firstZeroAt !== null) this.cameBack = true;
-			const middle = (r: { lower: number; upper: number }) =>
-				r.upper === Infinity ? 2 * r.lower : (r.lower + r.upper) / 2;
-			if (this.peak === null || middle(reading) > middle(this.peak)) {
-				this.peak = { at: reading.at, lower: reading.lower, upper: reading.upper };
-				this.falling = false;
-			} else if (reading.upper <= this.peak.lower && reading.lower < this.peak.lower) {
-				this.falling = true;
-			}
+			if (this.firstZeroAt !== null && this.#wave === null) this.cameBack = true;
+			this.#follow(reading);
 		}
 		this.last = reading;
+	}
+	#tracedBefore(at: Instant): boolean {
+		return this.#tracedAt !== null && daysBetween(this.#tracedAt, at) <= TRACES_APART_DAYS;
+	}
+	/** Whether it rises or falls, and the highest of all. */
+	#follow(reading: CycleReading): void {
+		if (this.#wave === null || middleOf(reading) > middleOf(this.#wave)) {
+			this.#wave = reading;
+			this.falling = false;
+		} else if (reading.upper <= this.#wave.lower && reading.lower < this.#wave.lower) {
+			this.falling = true;
+		}
+		if (this.peak === null || middleOf(reading) > middleOf(this.peak)) {
+			this.peak = { at: reading.at, lower: reading.lower, upper: reading.upper };
+		}
 	}
 	#break(): void {
 		this.inDoubt = false;
@@ -142,6 +169,10 @@ class Track {
 function phaseOf(ammonia: CycleTrack | null, nitrite: CycleTrack | null, done: boolean): CyclePhase {
 	if (done) return 'done';
 	const open = (track: CycleTrack | null) => track !== null && track.clearDays === 0 && track.peak !== null;
+	const back = (track: CycleTrack | null) => open(track) && track!.cameBack;
+	// What kills first is said first.
+	if (back(ammonia)) return 'ammonia-back';
+	if (back(nitrite)) return 'nitrite-back';
 	if (open(nitrite)) return nitrite!.falling ? 'nitrite-falling' : 'nitrite-rising';
 	if (open(ammonia)) return ammonia!.falling ? 'ammonia-falling' : 'ammonia-rising';
 	// Ammonia that came and went, and no nitrite after it yet, or nitrite that went.
@@ -167,14 +198,17 @@ export function followCycle(
 	const counted = school === 'both' ? (['ammonia', 'nitrite'] as const) : ([school] as const);
 	const row = () => Math.min(...counted.map((p) => tracks[p].clearDays));
 	let doneAt: Instant | null = null;
+	let inDoubt = false;
 	for (const reading of readings) {
 		tracks[reading.parameter].take(reading);
 		// Nitrite that was seen shows that ammonia was turned into it; ammonia that was seen is not yet nitrite.
 		const begun = tracks.nitrite.peak !== null || (school === 'ammonia' && tracks.ammonia.peak !== null);
-		const inDoubt = counted.some((p) => tracks[p].inDoubt);
-		if (!begun || inDoubt || row() < needed) doneAt = null;
-		else doneAt ??= reading.at;
+		inDoubt = counted.some((p) => tracks[p].inDoubt);
+		const back = counted.some((p) => tracks[p].clearDays === 0 && isFound(tracks[p].last ?? reading));
+		if (!begun || back) doneAt = null;
+		else if (!inDoubt && row() >= needed) doneAt ??= reading.at;
 	}
+	if (inDoubt) doneAt = null;
 	const ammonia = tracks.ammonia.state('ammonia');
 	const nitrite = tracks.nitrite.state('nitrite');
 	return {

@@ -1,3 +1,4 @@
+import { CONVENTIONS } from '../caution/index.ts';
 import { convert } from '../quantity/index.ts';
 import { freeAmmoniaShare, totalFromNbs } from '../seawater/index.ts';
 
@@ -9,11 +10,21 @@ interface Range {
 
 /** Where a thing was not read: the most that is plausible, pH on the kit's buffers. */
 export const UNREAD = {
-	salt: { ph: { lower: 8, upper: 8.6 }, temperatureC: { lower: 22, upper: 28 } },
-	fresh: { ph: { lower: 6, upper: 8 }, temperatureC: { lower: 20, upper: 28 } },
+	salt: {
+		ph: { lower: 8, upper: CONVENTIONS.saltPhWorst.value },
+		temperatureC: { lower: 22, upper: 28 }
+	},
+	fresh: {
+		ph: { lower: CONVENTIONS.freshPhLeast.value, upper: CONVENTIONS.freshPhWorst.value },
+		temperatureC: { lower: 20, upper: 28 }
+	},
 	/** Of sea water. */
 	salinity: { lower: 30, upper: 37 }
 } as const;
+
+/** The share is known up to here; a water beyond is reckoned as at the end. */
+const KNOWN_SHARE = { salinity: [0, 45], temperatureC: [-2, 45] } as const;
+const within = ([least, most]: readonly [number, number], x: number) => Math.min(most, Math.max(least, x));
 
 export type Assumed = 'ph' | 'temperature' | 'salinity';
 
@@ -31,8 +42,8 @@ export interface FreeAmmonia {
  * Un-ionised ammonia from which animals suffer over days, and from which one acts at once, mg/L NH₃ (husbandry
  * convention; fish farms keep below the first).
  */
-export const NH3_WATCH = 0.02;
-const NH3_ACT = 0.05;
+export const NH3_WATCH = CONVENTIONS.freeAmmoniaWatch.value;
+const NH3_ACT = CONVENTIONS.freeAmmoniaAct.value;
 
 /**
  * Un-ionised ammonia, the form that harms, judged by the worst that is plausible: the most total ammonia, the highest
@@ -53,10 +64,15 @@ export function freeAmmonia(
 	const kind = salinity !== null && salinity < 5 ? UNREAD.fresh : UNREAD.salt;
 	const acidity = ph ?? kind.ph;
 	const warmth = temperatureC ?? kind.temperatureC;
-	const salts = salinity === null ? [UNREAD.salinity.lower, UNREAD.salinity.upper] : [salinity];
+	const salts =
+		salinity === null
+			? [UNREAD.salinity.lower, UNREAD.salinity.upper]
+			: [within(KNOWN_SHARE.salinity, salinity)];
 	const perNh4 = convert(1, 'mg-per-l-nh4', 'mg-per-l-nh3');
-	const free = (nh4: number, phNbs: number, t: number) =>
-		salts.map((s) => nh4 * perNh4 * freeAmmoniaShare(totalFromNbs(phNbs, s, t), s, t));
+	const free = (nh4: number, phNbs: number, warmth: number) => {
+		const t = within(KNOWN_SHARE.temperatureC, warmth);
+		return salts.map((s) => nh4 * perNh4 * freeAmmoniaShare(totalFromNbs(phNbs, s, t), s, t));
+	};
 	const most = total.upper === null ? null : Math.max(...free(total.upper, acidity.upper, warmth.upper));
 	const worst = most ?? Infinity;
 	return {

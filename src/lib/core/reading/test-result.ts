@@ -1,4 +1,4 @@
-import { POSSIBLE_IN_WATER, type ParameterId, type UnitId } from '../quantity/index.ts';
+import { PARAMETERS, POSSIBLE_IN_WATER, type ParameterId, type UnitId } from '../quantity/index.ts';
 import { COVERAGE } from '../uncertainty/index.ts';
 
 interface Measured {
@@ -75,4 +75,22 @@ export function pointOf(
 		case 'bound':
 			return null;
 	}
+}
+
+/** A bound leaves room for so many of what waters differ by (convention). */
+const BEYOND_SPREADS = 2;
+
+/**
+ * The ends of what a result leaves room for, both finite: beyond a bound as far as is plausible in a water.
+ *
+ * @example plausibleRangeOf({ kind: 'bound', parameter: 'ph', unit: 'ph', sense: '>', limit: 8.8 }) // 8.8 to 9.6
+ */
+export function plausibleRangeOf(result: TestResult): { readonly lower: number; readonly upper: number } {
+	const { lower, upper } = boundsOf(result);
+	if (result.kind !== 'bound') return { lower, upper: upper ?? lower };
+	const { least, most } = POSSIBLE_IN_WATER[result.parameter];
+	const reach = BEYOND_SPREADS * PARAMETERS[result.parameter].plausibleSpread;
+	return result.sense === '>'
+		? { lower: result.limit, upper: Math.max(result.limit, Math.min(most, result.limit + reach)) }
+		: { lower: Math.min(result.limit, Math.max(least, result.limit - reach)), upper: result.limit };
 }

@@ -33,7 +33,7 @@ export function hydrofluoric(salinity: number, temperatureC: number): number {
 
 /** @throws {RangeError} where no constant of sea water holds */
 export function ionicRange(salinity: number, temperatureC: number): void {
-	if (!(salinity >= 5 && salinity <= 50)) throw new RangeError(`salinity ${salinity} is outside 5 to 50`);
+	if (!(salinity >= 0 && salinity <= 50)) throw new RangeError(`salinity ${salinity} is outside 0 to 50`);
 	if (!(temperatureC >= -2 && temperatureC <= 45)) {
 		throw new RangeError(`temperature ${temperatureC} °C is outside −2 to 45`);
 	}

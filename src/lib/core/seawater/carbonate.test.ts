@@ -36,8 +36,19 @@ describe('the carbonate system', () => {
 			})
 		);
 	});
-	it('refuses water in which no constant of the sea holds', () => {
-		expect(() => carbonateConstants(2, 25)).toThrow(RangeError);
+	it('comes down to fresh water: pure water’s constants at S = 0, and no step on the way', () => {
+		// Harned & Davis (1943), Harned & Scholes (1941) at 25 °C.
+		expect(carbonateConstants(0, 25).pK1).toBeCloseTo(6.352, 2);
+		expect(carbonateConstants(0, 25).pK2).toBeCloseTo(10.329, 2);
+		const [below, above] = [carbonateConstants(4.999, 25), carbonateConstants(5.001, 25)];
+		expect(Math.abs(below.pK1 - above.pK1)).toBeLessThan(0.06);
+		expect(Math.abs(below.pK2 - above.pK2)).toBeLessThan(0.12);
+		// 1 meq/L in air of 400 µatm: [HCO₃⁻] = K1·K0·pCO₂/[H⁺] gives pH 8.19.
+		const soft = { salinity: 0, temperatureC: 25, calciumMgPerL: 20 };
+		expect(carbonateFromAir(soft, 1000, 400).phTotal).toBeCloseTo(8.17, 1);
+	});
+	it('refuses water in which no constant holds', () => {
+		expect(() => carbonateConstants(-1, 25)).toThrow(RangeError);
 		expect(() => carbonateConstants(35, 60)).toThrow(RangeError);
 	});
 	it('tells pH on every scale, there and back', () => {

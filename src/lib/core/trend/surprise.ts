@@ -1,5 +1,5 @@
 import { normalDensity } from '../numeric/index.ts';
-import { PARAMETERS } from '../quantity/index.ts';
+import { PARAMETERS, type ParameterId } from '../quantity/index.ts';
 import { addDays } from '../time/index.ts';
 import type { Doubt } from './estimate.ts';
 import { roughValue, type HistoryItem, type Prepared } from './history-items.ts';
@@ -34,6 +34,12 @@ const MOST_ROUNDS = 30;
 
 type Explanation = 'as-is' | 'wrong' | 'changed';
 
+interface Surprise {
+	readonly z: number;
+	readonly expected: number;
+	readonly sd: number;
+}
+
 /** Set in place of what followed a surprising last reading: what both explanations make of the level together. */
 export interface OpenQuestion {
 	/** After this item. */
@@ -51,31 +57,44 @@ export interface Weighed {
 	readonly open: OpenQuestion | null;
 }
 
-function widened(item: HistoryItem, spread: number): HistoryItem {
-	if (item.kind === 'value') return { ...item, u: item.u * WRONG_WIDENING };
+function widened(item: HistoryItem, { sd, expected }: Surprise): HistoryItem {
+	// However far off it lies, it pulls no harder than one that lies where it could: a slip of a digit is no weight.
+	if (item.kind === 'value') {
+		return { ...item, u: Math.max(item.u * WRONG_WIDENING, Math.abs(item.value - expected)) };
+	}
 	if (item.kind !== 'interval') return item;
 	// An interval that is not believed says no more than a value about its middle would.
+	const value = roughValue(item.of!.result);
 	return {
 		kind: 'value',
 		day: item.day,
-		value: roughValue(item.of!.result),
-		u: WRONG_WIDENING * Math.max(item.u, spread / 4),
+		value,
+		u: Math.max(WRONG_WIDENING * Math.max(item.u, sd / 4), Math.abs(value - expected)),
 		...(item.of ? { of: item.of } : {})
 	};
 }
 
-function explained(item: HistoryItem, by: Explanation, jumpSd: number): readonly HistoryItem[] {
+/** A change of which nobody told may be so large, one standard deviation. */
+const jumpSdOf = (parameter: ParameterId, { sd }: Surprise) =>
+	Math.max(PARAMETERS[parameter].plausibleSpread / 2, 3 * sd);
+
+function explained(
+	item: HistoryItem,
+	by: Explanation,
+	parameter: ParameterId,
+	surprise: Surprise
+): readonly HistoryItem[] {
 	switch (by) {
 		case 'as-is':
 			return [item];
 		case 'wrong':
-			return [widened(item, jumpSd)];
+			return [widened(item, surprise)];
 		case 'changed':
 			return [
 				{
 					kind: 'loosen',
 					day: item.day,
-					levelVariance: jumpSd * jumpSd,
+					levelVariance: jumpSdOf(parameter, surprise) ** 2,
 					rateVariance: 0,
 					cause: 'jump'
 				},
@@ -84,7 +103,7 @@ function explained(item: HistoryItem, by: Explanation, jumpSd: number): readonly
 	}
 }
 
-function surpriseOf(item: HistoryItem, track: Track, i: number): { z: number; expected: number; sd: number } {
+function surpriseOf(item: HistoryItem, track: Track, i: number): Surprise {
 	const expected = track.before.level[i]!;
 	const sd =
 		item.kind === 'value'
@@ -110,6 +129,25 @@ function following(items: readonly HistoryItem[], i: number): readonly HistoryIt
 	return next;
 }
 
+function mayBeWrong(parameter: ParameterId, z: number): boolean {
+	const { neverDoubted } = TREND_SETTINGS[parameter];
+	return !(neverDoubted === 'both' || (neverDoubted === 'high' && z > 0));
+}
+
+/**
+ * A change of the water that one reading alone tells of waits for the next: until then the level stays where the others
+ * left it, and the reading is asked for again. What kills is believed at once.
+ */
+function untilConfirmed(branches: readonly Branch[]): readonly Branch[] {
+	const believed = branches.filter((b) => b.by !== 'changed');
+	const sum = believed.reduce((all, b) => all + b.weight, 0);
+	// Where neither chance nor a slip has any likelihood left in double precision, it is a slip until it is confirmed.
+	return believed.map((b) => ({
+		...b,
+		weight: sum > 0 ? b.weight / sum : b.by === 'wrong' ? 1 : 0
+	}));
+}
+
 interface Branch {
 	readonly by: Explanation;
 	readonly weight: number;
@@ -126,14 +164,12 @@ function branchesOf(
 	after: readonly HistoryItem[]
 ): Branch[] {
 	const item = items[i]!;
-	const { expected, sd, z } = surpriseOf(item, track, i);
-	const { neverDoubted } = TREND_SETTINGS[prepared.parameter];
-	const mayBeWrong = !(neverDoubted === 'both' || (neverDoubted === 'high' && z > 0));
+	const surprise = surpriseOf(item, track, i);
+	const { expected, sd, z } = surprise;
 	const { plausibleSpread } = PARAMETERS[prepared.parameter];
-	const jumpSd = Math.max(plausibleSpread / 2, 3 * sd);
 	const read = item.kind === 'value' ? item.value : expected + z * sd;
 	const wide = Math.max(WRONG_WIDTH * sd, plausibleSpread);
-	const asWrong = mayBeWrong ? WRONG_SHARE * normalDensity(read, expected, wide) : 0;
+	const asWrong = mayBeWrong(prepared.parameter, z) ? WRONG_SHARE * normalDensity(read, expected, wide) : 0;
 	const model = {
 		...modelOf(prepared, noise),
 		prior: stateAt(track.before, i),
@@ -141,7 +177,7 @@ function branchesOf(
 		flowPerDay: i > 0 ? track.flow[i - 1]! : prepared.flowPerDay
 	};
 	const branch = (by: Explanation, prior: number): Branch & { readonly log: number } => {
-		const own = timelineOf(explained(item, by, jumpSd));
+		const own = timelineOf(explained(item, by, prepared.parameter, surprise));
 		const ownTrack = emptyTrack(own.length);
 		const likelihood = filterLevelRate(own, model, ownTrack);
 		const state = stateAt(ownTrack.after, own.length - 1);
@@ -172,9 +208,9 @@ function mixed(branches: readonly Branch[]): { readonly level: number; readonly 
 
 /**
  * Goes through the readings in their order. One that does not fit is explained in three ways (chance, a wrong reading,
- * an unlogged change of the water), each weighed by what was expected and by the readings that follow. While none has
- * won, all stay, and the level is as wide as they are apart. Nothing is dropped: a reading taken for wrong keeps a
- * little say, one that told of a change sets the level anew.
+ * an unlogged change of the water), each weighed by what was expected and by the readings that follow. The last reading
+ * alone never tells of a change: it is set aside until another confirms it. Nothing is dropped: a reading taken for
+ * wrong keeps a little say, one that told of a change sets the level anew.
  */
 export function weighSurprises(
 	prepared: Prepared,
@@ -198,8 +234,10 @@ export function weighSurprises(
 			nextFrom = item.day + FAR_DAYS;
 			const after = following(items, i);
 			const branches = branchesOf(prepared, noise, items, i, track, after);
-			const likeliest = branches.reduce((a, b) => (b.weight > a.weight ? b : a));
 			const readLater = after.filter((x) => x.of).length;
+			const believed =
+				readLater === 0 && mayBeWrong(prepared.parameter, surprise.z) ? untilConfirmed(branches) : branches;
+			const likeliest = believed.reduce((a, b) => (b.weight > a.weight ? b : a));
 			const settled = readLater >= READINGS_TO_SETTLE || (readLater > 0 && likeliest.weight >= SETTLED);
 			const weightOf = (by: Explanation) => branches.find((b) => b.by === by)?.weight ?? 0;
 			doubts.push({
@@ -210,16 +248,12 @@ export function weighSurprises(
 				changed: weightOf('changed'),
 				settled
 			});
-			const instead = explained(
-				item,
-				likeliest.by,
-				Math.max(PARAMETERS[prepared.parameter].plausibleSpread / 2, 3 * surprise.sd)
-			);
+			const instead = explained(item, likeliest.by, prepared.parameter, surprise);
 			const last = instead.at(-1)!;
 			weighed.add(last);
 			// One odd reading with none after it tells of nothing but itself.
-			if (likeliest.by === 'wrong' || readLater === 0) doubted.set(item, widened(item, surprise.sd));
-			if (!settled && readLater === 0) open = { after: last, ...mixed(branches) };
+			if (likeliest.by === 'wrong' || readLater === 0) doubted.set(item, widened(item, surprise));
+			if (!settled && readLater === 0) open = { after: last, ...mixed(believed) };
 			return instead;
 		});
 		if (nextFrom === -Infinity) break;

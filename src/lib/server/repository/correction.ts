@@ -1,6 +1,6 @@
 import { and, desc, eq } from 'drizzle-orm';
 import type { KeptPlan, KeptSupplement, PlanNoteDetails, PlanNoteKind } from '$lib/contract/adjust';
-import type { Limited } from '$lib/core/correction';
+import type { Limited } from '$lib/core/caution';
 import type { Instant } from '$lib/core/time';
 import { correctionPlan, dailyLimit, planNote, supplement } from '../db/schema/index.ts';
 import type { Reader } from './database.ts';

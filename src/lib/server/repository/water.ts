@@ -1,4 +1,5 @@
 import { and, desc, eq, lte } from 'drizzle-orm';
+import type { DatedVolume } from '$lib/core/balance';
 import type { Band, ProfileId } from '$lib/core/judgement';
 import type { ParameterId } from '$lib/core/quantity';
 import type { Instant } from '$lib/core/time';
@@ -17,6 +18,8 @@ export interface Water {
 	readonly lightsOffMinute: number | null;
 	/** Null where no volume is known (a source, a bottle). */
 	readonly netVolumeL: number | null;
+	/** All that it had, by which what was done then is reckoned. */
+	readonly volumes: readonly DatedVolume[];
 	readonly profile: ProfileId | null;
 }
 
@@ -72,7 +75,14 @@ export async function waterAt(
 		.where(and(eq(water.siteId, scope.siteId), eq(water.id, waterId)))
 		.orderBy(desc(waterVolume.fromAt), desc(waterProfile.fromAt))
 		.limit(1);
-	return rows[0] ?? null;
+	const found = rows[0];
+	if (!found) return null;
+	const volumes = await db
+		.select({ fromAt: waterVolume.fromAt, litres: waterVolume.netVolumeL })
+		.from(waterVolume)
+		.where(and(eq(waterVolume.siteId, scope.siteId), eq(waterVolume.waterId, waterId)))
+		.orderBy(waterVolume.fromAt);
+	return { ...found, volumes };
 }
 
 /** Every band ever set, newest first: the first of a parameter whose time has come is in force. */

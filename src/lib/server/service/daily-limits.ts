@@ -1,5 +1,6 @@
 import type { SetLimit } from '$lib/contract/adjust';
-import { DAILY_LIMITS, LIMITED, limitFault, limitFor, type Limited } from '$lib/core/correction';
+import { DAILY_LIMITS, LIMITED, type Limited } from '$lib/core/caution';
+import { limitFault, limitFor } from '$lib/core/correction';
 import { fail, ok, type Result } from '$lib/core/result';
 import { addLimit, ownLimits } from '../repository/correction.ts';
 import type { SiteScope } from '../repository/scope.ts';

@@ -33,7 +33,7 @@ import {
 } from '$lib/core/judgement';
 import type { Method } from '$lib/core/method';
 import { PARAMETER_IDS, PARAMETERS, type ParameterId } from '$lib/core/quantity';
-import { boundsOf, pointOf, standardUncertaintyOf } from '$lib/core/reading';
+import { boundsOf, plausibleRangeOf, pointOf, standardUncertaintyOf } from '$lib/core/reading';
 import { atReferenceSalinity } from '$lib/core/seawater';
 import { addDays, daysBetween, offsetMinutes, type Instant } from '$lib/core/time';
 import { daysUntilOutside, type Estimate, type WaterEstimate } from '$lib/core/trend';
@@ -297,15 +297,12 @@ function freeOf(water: Water, results: readonly DatedResult[], now: Instant): Fr
 		results.findLast((r) => r.result.parameter === parameter && r.at >= addDays(now, -days))?.result ?? null;
 	const total = lastOf('ammonia', AMMONIA_DAYS);
 	if (!total) return null;
-	const bounds = (result: ReturnType<typeof lastOf>) => {
-		if (!result) return null;
-		const { lower, upper } = boundsOf(result);
-		return upper === null ? null : { lower, upper };
-	};
+	const bounds = (result: ReturnType<typeof lastOf>) => (result ? plausibleRangeOf(result) : null);
 	const { lower, upper } = boundsOf(total);
 	const salt = lastOf('salinity', LOOK_BACK_DAYS);
-	const read = salt && pointOf(salt)?.value;
-	const salinity = isFresh(water.profile) ? 0 : read == null ? null : Math.min(MOST_SALINITY, read);
+	// In thinner water more of it is free: of a bound the lower end.
+	const read = salt && (pointOf(salt)?.value ?? plausibleRangeOf(salt).lower);
+	const salinity = isFresh(water.profile) ? 0 : read;
 	return freeAmmonia(
 		{ lower, upper },
 		bounds(lastOf('ph', BESIDE_DAYS)),
@@ -328,7 +325,7 @@ export async function judgeWater(deps: Deps, scope: SiteScope, water: Water): Pr
 	]);
 	const methods = adopted.map((m) => m.method);
 	const { results } = read;
-	const estimates = waterEstimate(results, events, water.netVolumeL, now);
+	const estimates = waterEstimate(results, events, water.volumes, now);
 	const { timeZone } = scope;
 	const base = { water, now, timeZone, settings, results, events, targets, methods, items, estimates };
 	const rows: ParameterToday[] = [];

@@ -92,7 +92,7 @@ async function holdsOf(
 		soundResultsSince(deps, scope, water.id, since),
 		eventsSince(deps.db, scope, water.id, since)
 	]);
-	const { of } = waterEstimate(results, events, water.netVolumeL, deps.clock.now());
+	const { of } = waterEstimate(results, events, water.volumes, deps.clock.now());
 	return Object.fromEntries(
 		bottle.parameters.flatMap((parameter) => {
 			const estimate = of(parameter);

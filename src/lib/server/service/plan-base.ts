@@ -1,5 +1,5 @@
 import type { NamedSupplement, PlanStep } from '$lib/contract/adjust';
-import type { OwnLimit } from '$lib/core/correction';
+import type { OwnLimit, RisePerDay } from '$lib/core/correction';
 import type { ParameterId } from '$lib/core/quantity';
 import type { Batch } from './batches.ts';
 import type { JudgedWater } from './judge-water.ts';
@@ -12,6 +12,8 @@ export interface PlanBase {
 	readonly batches: readonly Batch[];
 	/** What the water answers to a dose, as a share of what was expected. */
 	readonly response: number;
+	/** What other plans that run still add on a day, at most. */
+	readonly besides: RisePerDay;
 }
 
 /** As many digits as a scale or a measuring glass shows. */

@@ -1,14 +1,7 @@
 import type { PlanPreview, PlanRequest, PlanStep } from '$lib/contract/adjust';
 
-import {
-	limitFor,
-	LIMITED,
-	movesOfChange,
-	seriesOf,
-	type LevelsOf,
-	type Limited,
-	type WaterNow
-} from '$lib/core/correction';
+import { LIMITED, type Limited } from '$lib/core/caution';
+import { limitFor, movesOfChange, seriesOf, type LevelsOf, type WaterNow } from '$lib/core/correction';
 import { PARAMETERS, type ParameterId } from '$lib/core/quantity';
 import { fail, ok, type Result } from '$lib/core/result';
 

@@ -6,67 +6,68 @@ import type {
 	PlanRequest,
 	PlanStep
 } from '$lib/contract/adjust';
-import type { RecurringDoseDetails } from '$lib/contract/event';
-import type { SupplementStrength } from '$lib/core/balance';
 import {
+	answerOfDoses,
 	bestMix,
 	driftOf,
 	limitFor,
 	planDoses,
 	RAISED,
-	raisedBy,
+	offeredFor,
 	strengthOf,
 	unitOf,
 	type Goal,
+	type Known,
 	type RaisedParameter,
 	type Supplement,
 	type WaterNow
 } from '$lib/core/correction';
 import { PARAMETERS, type ParameterId } from '$lib/core/quantity';
 import { fail, ok, type Result } from '$lib/core/result';
-import type { Static } from '@sinclair/typebox';
-
+import { pointOf } from '$lib/core/reading';
+import { addDays, daysBetween, type Instant } from '$lib/core/time';
 import type { JudgedWater } from './judge-water.ts';
 import { isLine } from './water-history.ts';
 import { readingUOf, waterNow } from './water-now.ts';
 import { inOrder, round, type PlanBase } from './plan-base.ts';
+import { dosedPerDay, givenToday, runningDoses, singleDoses } from './running-doses.ts';
 
 /** A drift that nobody has seen yet may be so much of what a day may change (convention). */
 const UNSEEN_DRIFT = 0.2;
 
-/** A change is seen when it is more than twice its standard uncertainty. */
-const SEEN_Z = 2;
-
 /** The daily dose of a parameter that runs now, with its strength. */
-function runningDose(
-	judged: JudgedWater,
-	parameter: RaisedParameter
-): {
-	readonly name: string;
-	readonly perDay: number;
-	readonly rise: number;
-	readonly unit: 'ml' | 'g';
-	readonly strength: readonly SupplementStrength[];
-} | null {
-	const regimes = judged.events.filter((e) => e.kind === 'recurring-dose' && e.happenedAt <= judged.now);
-	const newest = new Map<string, Static<typeof RecurringDoseDetails>>();
-	for (const { details } of regimes) {
-		const regime = details as Static<typeof RecurringDoseDetails>;
-		newest.set(regime.supplement, regime);
-	}
-	for (const regime of [...newest.values()].reverse()) {
+function runningDose(judged: JudgedWater, parameter: RaisedParameter) {
+	for (const regime of runningDoses(judged).reverse()) {
 		const rise = regime.strength.find((s) => s.parameter === parameter)?.risePerMlIn100L;
-		if (rise !== undefined && regime.amountMlPerDay > 0) {
-			return {
-				name: regime.supplement,
-				perDay: regime.amountMlPerDay,
-				rise,
-				unit: regime.unit ?? 'ml',
-				strength: regime.strength
-			};
-		}
+		if (rise === undefined) continue;
+		const { supplement: name, amountMlPerDay: perDay, unit = 'ml', strength } = regime;
+		return { name, perDay, rise, unit, strength };
 	}
 	return null;
+}
+
+/** Doses and readings of so many days tell what the water answers. */
+const ANSWER_DAYS = 120;
+
+/** What the water answered to earlier doses of each parameter. */
+function answersOf(judged: JudgedWater): Readonly<Partial<Record<RaisedParameter, Known>>> {
+	const since = addDays(judged.now, -ANSWER_DAYS);
+	const dayOf = (at: Instant) => daysBetween(since, at);
+	return Object.fromEntries(
+		RAISED.flatMap((parameter) => {
+			const doses = singleDoses(judged, parameter).filter((d) => d.at >= since);
+			if (doses.length === 0) return [];
+			const readings = judged.results.flatMap(({ at, result }) => {
+				const point = at >= since && result.parameter === parameter ? pointOf(result) : null;
+				return point ? [{ day: dayOf(at), value: point.value, u: point.uRandom }] : [];
+			});
+			const answer = answerOfDoses(
+				doses.map((d) => ({ day: dayOf(d.at), rise: d.rise })),
+				readings
+			);
+			return answer ? [[parameter, answer]] : [];
+		})
+	);
 }
 
 function goalFor(
@@ -128,7 +129,7 @@ export function dosesPlan(
 	for (const wanted of request.goals) {
 		const named = base.supplements.find((s) => s.id === wanted.supplementId);
 		if (!named || named.what.kind === 'table') return fail('unknown-item', 'supplementId');
-		if (!raisedBy(named.what).includes(wanted.parameter)) return fail('worth-nothing', 'supplementId');
+		if (!offeredFor(named.what).includes(wanted.parameter)) return fail('worth-nothing', 'supplementId');
 		const made = goalFor(base, water, wanted, named);
 		if (!made) return fail('never-read', wanted.parameter);
 		goals.push(made.goal);
@@ -139,7 +140,13 @@ export function dosesPlan(
 		water,
 		goals,
 		limits: Object.fromEntries(RAISED.map((p) => [p, limitFor(p, 'up', limits, water.animals)])),
-		surprising: surprisingOf(judged)
+		surprising: surprisingOf(judged),
+		dosed: dosedPerDay(judged),
+		besides: base.besides,
+		givenToday: givenToday(judged),
+		// The rest of a plan is followed by its own answer.
+		answers: base.response === 1 ? answersOf(judged) : {},
+		looked: request.looked ?? false
 	});
 	const steps: PlanStep[] = [];
 	for (const test of plan.tests) {
@@ -149,9 +156,6 @@ export function dosesPlan(
 	for (const retune of plan.retunes) {
 		const running = runningDose(judged, retune.parameter);
 		const volume = water.volumeL.value;
-		const { drift } = goals.find((g) => g.parameter === retune.parameter)!;
-		// What runs is tuned by what is likely; what was never dosed daily is begun only for what is seen.
-		if (!running && Math.abs(drift.value) <= SEEN_Z * drift.u) continue;
 		const step = running
 			? {
 					name: running.name,
@@ -217,8 +221,11 @@ function mixFor(
 	water: WaterNow,
 	goals: readonly Goal[]
 ): MixSeen {
+	const wanted = goals.map((g) => g.parameter);
 	const atHand = supplements.flatMap(({ id, what }) =>
-		what.kind === 'table' || what.kind === 'limewater' ? [] : [{ id, supplement: what }]
+		what.kind === 'table' || what.kind === 'limewater' || !offeredFor(what).some((p) => wanted.includes(p))
+			? []
+			: [{ id, supplement: what }]
 	);
 	const [batch] = batches;
 	const newWater = batch

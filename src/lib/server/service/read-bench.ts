@@ -64,7 +64,7 @@ export async function readBench(
 			judgementSettings(deps.db, scope, water.id)
 		]);
 	const { results } = read;
-	const estimates = waterEstimate(results, events, water.netVolumeL, now);
+	const estimates = waterEstimate(results, events, water.volumes, now);
 	const { of: estimateOf } = estimates;
 	const contextOf = (parameter: ParameterId): BenchContext => {
 		const estimate = estimateOf(parameter);

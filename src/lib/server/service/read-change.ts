@@ -1,13 +1,12 @@
+import { LIMITED, type Limited } from '$lib/core/caution';
 import {
 	limitFor,
-	LIMITED,
 	largestChange,
 	movesOfChange,
 	seriesOf,
 	type ChangeMove,
 	type Known,
 	type LevelsOf,
-	type Limited,
 	type SeriesStep
 } from '$lib/core/correction';
 import type { ParameterId } from '$lib/core/quantity';

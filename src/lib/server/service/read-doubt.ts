@@ -21,7 +21,7 @@ export async function readDoubt(
 		soundResultsSince(deps, scope, water.id, since),
 		eventsSince(deps.db, scope, water.id, since)
 	]);
-	const estimate = waterEstimate(results, events, water.netVolumeL, now);
+	const estimate = waterEstimate(results, events, water.volumes, now);
 	const doubts = await findDoubts(deps, scope, estimate, reading.at);
 	return doubts.find((d) => d.readingId === reading.readingId) ?? null;
 }

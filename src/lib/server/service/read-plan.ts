@@ -1,4 +1,12 @@
 import type { PlanLine, PlanPreview, PlanRequest, SeenPlan } from '$lib/contract/adjust';
+import {
+	effectOf,
+	RAISED,
+	riseIn,
+	sumOfEffects,
+	type DoseEffect,
+	type RisePerDay
+} from '$lib/core/correction';
 import type { Result } from '$lib/core/result';
 import { notesOfPlan, notesOfWater, ownLimits, planById, plansOf } from '../repository/correction.ts';
 import type { SiteScope } from '../repository/scope.ts';
@@ -11,19 +19,43 @@ import type { PlanBase } from './plan-base.ts';
 import { planLine, seenPlan } from './seen-plan.ts';
 import { namedSupplements } from './supplements.ts';
 
-/** What a plan for a water stands on. */
+/** The most that plans still add of each parameter on one of their days to come. */
+function stillAdded(plans: readonly SeenPlan[]): RisePerDay {
+	const perDay = new Map<string, DoseEffect[]>();
+	for (const { steps, plan } of plans) {
+		for (const { what, state, at } of steps) {
+			if (what.kind !== 'dose' || state !== 'open') continue;
+			const supplement = plan.supplements.find((s) => s.id === what.supplementId)?.what;
+			if (!supplement || !plan.volumeL) continue;
+			const day = String(Math.floor(at / 86_400_000));
+			const effect = effectOf(supplement, what.amount, plan.volumeL.value);
+			perDay.set(day, [...(perDay.get(day) ?? []), effect]);
+		}
+	}
+	const days = [...perDay.values()].map((effects) => sumOfEffects(effects.map((e) => [e, 1])));
+	return Object.fromEntries(
+		RAISED.flatMap((p) => {
+			const most = Math.max(0, ...days.map((effect) => riseIn(effect, p)));
+			return most > 0 ? [[p, most]] : [];
+		})
+	);
+}
+
+/** What a plan for a water stands on. @param replaces a plan whose rest is planned anew, which adds nothing besides */
 export async function planBase(
 	deps: Deps,
 	scope: SiteScope,
 	judged: JudgedWater,
-	response = 1
+	{ response = 1, replaces = null }: { readonly response?: number; readonly replaces?: string | null } = {}
 ): Promise<PlanBase> {
-	const [supplements, limits, batches] = await Promise.all([
+	const [supplements, limits, batches, running] = await Promise.all([
 		namedSupplements(deps.db, scope),
 		ownLimits(deps.db, scope, judged.water.id),
-		readBatches(deps, scope)
+		readBatches(deps, scope),
+		runningPlans(deps, scope, judged)
 	]);
-	return { judged, supplements, limits, batches, response };
+	const others = running.filter((p) => p.id !== replaces);
+	return { judged, supplements, limits, batches, response, besides: stillAdded(others) };
 }
 
 /** What a plan would be, before anybody begins it. */

@@ -87,7 +87,7 @@ export async function readTrends(deps: Deps, scope: SiteScope, water: Water): Pr
 	]);
 	const to = addDays(now, FORECAST_DAYS);
 	const { results } = read;
-	const estimates = waterEstimate(results, events, water.netVolumeL, now);
+	const estimates = waterEstimate(results, events, water.volumes, now);
 	const named = new Map(methods.map(({ method }) => [method.code, method]));
 	const drawn = [
 		...results.map((r): Drawn => ({ ...r, superseded: false })),

@@ -251,7 +251,10 @@ export async function changePlan(
 			return ok({ steps: 0 });
 		}
 		const response = responseOf(seen, notes);
-		const made = makePlan(await planBase(within, scope, judged, response), stored.plan.request);
+		const made = makePlan(
+			await planBase(within, scope, judged, { response, replaces: command.planId }),
+			stored.plan.request
+		);
 		if (!made.ok) return made;
 		const { steps, courses, goals, days } = made.value.plan;
 		if (!steps.some((s) => s.what.kind !== 'test')) return fail('nothing-to-plan', 'request');

@@ -81,8 +81,10 @@ describe('events in the balance', () => {
 	});
 	it('are left out where no volume is known', () => {
 		const dose = event('dose', { supplement: 'A', amountMl: 5, strength: [] });
-		expect(historyOf('alkalinity', [], [], null, start).inputs).toEqual([]);
-		expect(historyOf('alkalinity', [], balanceEvents([dose], 540), 540, start).inputs).toHaveLength(1);
+		expect(historyOf('alkalinity', [], [], [], start).inputs).toEqual([]);
+		expect(
+			historyOf('alkalinity', [], balanceEvents([dose], 540), [{ fromAt: start, litres: 540 }], start).inputs
+		).toHaveLength(1);
 	});
 });
 
@@ -102,7 +104,7 @@ describe('the history of a parameter', () => {
 			'alkalinity',
 			[dated(value), dated({ ...value, parameter: 'calcium', value: 430 }), dated(bound)],
 			[],
-			null,
+			[],
 			start
 		);
 		expect(observations).toEqual([

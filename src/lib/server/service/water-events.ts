@@ -4,12 +4,15 @@ import type {
 	RecurringDoseDetails,
 	WaterChangeDetails
 } from '$lib/contract/event';
-import type { WaterEvent } from '$lib/core/balance';
+import { volumeAt, type DatedVolume, type WaterEvent } from '$lib/core/balance';
 import type { Static } from '@sinclair/typebox';
 import type { StoredEvent } from '../repository/event.ts';
 
 /** The events that move concentrations, as the mass balance takes them. All others only stand in the log. */
-export function balanceEvents(events: readonly StoredEvent[], netVolumeL: number): WaterEvent[] {
+export function balanceEvents(
+	events: readonly StoredEvent[],
+	volumes: number | readonly DatedVolume[]
+): WaterEvent[] {
 	return events.flatMap((event): WaterEvent[] => {
 		const at = event.happenedAt;
 		switch (event.kind) {
@@ -26,7 +29,8 @@ export function balanceEvents(events: readonly StoredEvent[], netVolumeL: number
 				const newWater = Object.fromEntries(
 					details.newWater.map(({ parameter, value, u }) => [parameter, { value, u }])
 				);
-				return [{ kind: 'water-change', at, fraction: Math.min(1, details.volumeL / netVolumeL), newWater }];
+				const fraction = Math.min(1, details.volumeL / volumeAt(volumes, at));
+				return [{ kind: 'water-change', at, fraction, newWater }];
 			}
 			default:
 				return [];

@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { inputsOf, type WaterEvent } from '$lib/core/balance';
+import { inputsOf, type DatedVolume, type WaterEvent } from '$lib/core/balance';
 import type { Band } from '$lib/core/judgement';
 import { PARAMETERS, type ParameterId } from '$lib/core/quantity';
 import { addDays, type Instant } from '$lib/core/time';
@@ -20,7 +20,7 @@ export function historyOf(
 	parameter: ParameterId,
 	results: readonly DatedResult[],
 	balance: readonly WaterEvent[],
-	netVolumeL: number | null,
+	volumes: readonly DatedVolume[],
 	now: Instant
 ): History {
 	return {
@@ -28,7 +28,7 @@ export function historyOf(
 		observations: results.flatMap(({ runId, at, methodCode, result }) =>
 			result.parameter === parameter ? [{ id: runId, at, kit: methodCode, result }] : []
 		),
-		inputs: netVolumeL === null ? [] : inputsOf(balance, parameter, netVolumeL, addDays(now, HORIZON_DAYS))
+		inputs: volumes.length === 0 ? [] : inputsOf(balance, parameter, volumes, addDays(now, HORIZON_DAYS))
 	};
 }
 
@@ -42,14 +42,14 @@ const SAME_NOW_MS = 5 * 60_000;
 export function waterEstimate(
 	results: readonly DatedResult[],
 	events: readonly StoredEvent[],
-	netVolumeL: number | null,
+	volumes: readonly DatedVolume[],
 	now: Instant
 ): WaterEstimate {
-	const stands = JSON.stringify([results, events, netVolumeL, Math.floor(now / SAME_NOW_MS)]);
+	const stands = JSON.stringify([results, events, volumes, Math.floor(now / SAME_NOW_MS)]);
 	const key = createHash('sha1').update(stands).digest('base64');
 	const known = REMEMBERED.get(key);
 	if (known) return known;
-	const fresh = estimateFrom(results, events, netVolumeL, now);
+	const fresh = estimateFrom(results, events, volumes, now);
 	REMEMBERED.set(key, fresh);
 	const [oldest] = REMEMBERED.keys();
 	if (REMEMBERED.size > MOST_REMEMBERED && oldest !== undefined) REMEMBERED.delete(oldest);
@@ -59,13 +59,13 @@ export function waterEstimate(
 function estimateFrom(
 	results: readonly DatedResult[],
 	events: readonly StoredEvent[],
-	netVolumeL: number | null,
+	volumes: readonly DatedVolume[],
 	now: Instant
 ): WaterEstimate {
-	const balance = netVolumeL === null ? [] : balanceEvents(events, netVolumeL);
+	const balance = volumes.length === 0 ? [] : balanceEvents(events, volumes);
 	const tested = new Set(results.map((r) => r.result.parameter));
 	return estimateWater(
-		[...tested].map((parameter) => historyOf(parameter, results, balance, netVolumeL, now)),
+		[...tested].map((parameter) => historyOf(parameter, results, balance, volumes, now)),
 		now
 	);
 }

@@ -1,7 +1,7 @@
-import { GUESSED_VOLUME_U, KNOWN_VOLUME_U, type Known, type WaterNow } from '$lib/core/correction';
+import { GUESSED_VOLUME_U, KNOWN_VOLUME_U, knownFrom, type Known, type WaterNow } from '$lib/core/correction';
 import { isFresh } from '$lib/core/judgement';
 import { PARAMETER_IDS, type ParameterId } from '$lib/core/quantity';
-import { pointOf, standardUncertaintyOf } from '$lib/core/reading';
+import { pointOf } from '$lib/core/reading';
 import { addDays } from '$lib/core/time';
 import type { JudgedWater } from './judge-water.ts';
 import { isLine } from './water-history.ts';
@@ -21,8 +21,7 @@ export function knownLevel(judged: JudgedWater, parameter: ParameterId): Known |
 	}
 	const since = addDays(judged.now, -(moment ? MOMENT_DAYS : READING_DAYS));
 	const last = judged.results.findLast((r) => r.result.parameter === parameter && r.at >= since);
-	const point = last && pointOf(last.result);
-	return point ? { value: point.value, u: Math.max(1e-9, standardUncertaintyOf(point)) } : null;
+	return last ? knownFrom(last.result) : null;
 }
 
 /**

@@ -4,7 +4,7 @@
 		balanceOf,
 		heldByChanges,
 		limewaterDose,
-		raisedBy,
+		offeredFor,
 		reactorDose,
 		reactorFlow,
 		saltCreep,
@@ -55,7 +55,7 @@
 	};
 	const raising = (parameter: 'alkalinity' | 'calcium') =>
 		supplements.flatMap((s) => {
-			if (s.what.kind === 'table' || !raisedBy(s.what).includes(parameter)) return [];
+			if (s.what.kind === 'table' || !offeredFor(s.what).includes(parameter)) return [];
 			if (s.id === 'limewater') return [];
 			return [{ id: s.id, name: s.name, what: s.what }];
 		});

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { enhance } from '$app/forms';
-	import type { Limited } from '$lib/core/correction';
+	import type { Limited } from '$lib/core/caution';
 	import { PARAMETERS } from '$lib/core/quantity';
 	import { plain } from '$lib/format/number';
 	import { symbolAfter } from '$lib/format/quantity';

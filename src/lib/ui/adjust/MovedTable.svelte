@@ -51,9 +51,6 @@
 				.map((a) => ASSUMED[a])
 				.join('; ')}.
 		{/if}
-		{#if moves.withoutCarbonate}pH and saturation are not reckoned: the water is too fresh, or its alkalinity
-			unknown.
-		{:else}At the inlet pH and saturation are far above the mixed water: slowly, into strong flow.
-		{/if}
+		At the inlet pH and saturation are far above the mixed water: slowly, into strong flow.
 	</p>
 </section>

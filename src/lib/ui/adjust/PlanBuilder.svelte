@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { enhance } from '$app/forms';
 	import type { NamedSupplement, PlanPreview, PlanRequest, SeenStep } from '$lib/contract/adjust';
-	import { HUSBANDRY, raisedBy, RAISED, type RaisedParameter } from '$lib/core/correction';
+	import { HUSBANDRY, offeredFor, RAISED, type RaisedParameter } from '$lib/core/correction';
 	import { PARAMETERS, UNITS, type ParameterId, type UnitId } from '$lib/core/quantity';
 	import type { Instant } from '$lib/core/time';
 	import { amountWords, ASSUMED, planTitle, refusalWords, REMARKS } from '$lib/format/adjust';
@@ -63,7 +63,7 @@
 	const base = $derived(`/waters/${waterId}/adjust`);
 	const chosen = $derived(new Set(goals.map((g) => g.parameter)));
 	const raising = (parameter: RaisedParameter) =>
-		supplements.filter((s) => s.what.kind !== 'table' && raisedBy(s.what).includes(parameter));
+		supplements.filter((s) => s.what.kind !== 'table' && offeredFor(s.what).includes(parameter));
 	const steps = $derived(
 		(preview?.plan.steps ?? []).map((s): SeenStep => ({
 			...s,

@@ -1,6 +1,6 @@
 import { double, foreignKey, index, mysqlTable, primaryKey, smallint, varchar } from 'drizzle-orm/mysql-core';
 import type { KeptPlan, KeptSupplement, PlanNoteDetails, PlanNoteKind } from '$lib/contract/adjust';
-import type { Limited } from '$lib/core/correction';
+import type { Limited } from '$lib/core/caution';
 import { document, instantAt, uuid } from './columns.ts';
 import { membership } from './people.ts';
 import { site, water } from './site.ts';
