@@ -23,7 +23,8 @@ export default defineConfig({
 						'tests/rules/**/*.test.ts',
 						'tests/plan/**/*.test.ts',
 						'tests/judgement/**/*.test.ts',
-						'tests/fuzz/**/*.test.ts'
+						'tests/fuzz/**/*.test.ts',
+						'tests/harm/**/*.test.ts'
 					]
 				}
 			},

@@ -1,3 +1,4 @@
+import type { StrangeMove } from '$lib/core/correction';
 import type { PlanLine } from './adjust.ts';
 import type { DoubtfulReading } from './doubt.ts';
 import type { EventKind } from './event.ts';
@@ -95,6 +96,7 @@ export type MatterToday = { readonly danger: boolean; readonly weight: number } 
 			readonly single: boolean;
 	  }
 	| { readonly kind: 'free-ammonia'; readonly free: FreeAmmonia }
+	| { readonly kind: 'strange-move'; readonly move: StrangeMove }
 	| { readonly kind: 'panel'; readonly panel: OpenPanel }
 	| { readonly kind: 'finding'; readonly finding: Finding<RuleId> }
 	| { readonly kind: 'run'; readonly parameter: ParameterId; readonly run: RunOfSide }

@@ -1,7 +1,9 @@
 import type { MatterToday } from '$lib/contract/today';
+import type { StrangeMove } from '$lib/core/correction';
 import { NH3_WATCH, type RunOfSide, type Verdict } from '$lib/core/judgement';
 import { nameWithin, PARAMETERS, UNITS, type ParameterId, type UnitId } from '$lib/core/quantity';
 import type { Instant } from '$lib/core/time';
+import { askWords } from './adjust.ts';
 import { HAPPENING_NAMES } from './bench.ts';
 import { ago } from './date.ts';
 import { besidesSentence, departureSentence, doubtSentence, moveSentence } from './estimate.ts';
@@ -51,6 +53,12 @@ const freeText = (matter: Extract<MatterToday, { kind: 'free-ammonia' }>): strin
 	return `${range} mg/L NH₃ are possible; from ${two(NH3_WATCH)} on it harms.${taken} Stop feeding, change water, keep pH from rising, test again today.`;
 };
 
+const STRANGE_TITLES: Readonly<Record<StrangeMove['kind'], (name: string) => string>> = {
+	'stopped-pump': (name) => `${name}: does the dosing pump run?`,
+	'falls-too-fast': (name) => `${name} falls as in no tank.`,
+	'rises-too-fast': (name) => `${name} rises as in no tank.`
+};
+
 const CYCLE_WORDS: Readonly<
 	Record<Extract<MatterToday, { kind: 'cycle' }>['what'], { title: string; text: string }>
 > = {
@@ -86,6 +94,12 @@ export function matterWords(matter: MatterToday, context: MatterContext): Matter
 				title: 'Free ammonia may harm.',
 				text: freeText(matter),
 				link: { href: `${base}/bench?what=death`, text: 'What to test now' }
+			};
+		case 'strange-move':
+			return {
+				title: STRANGE_TITLES[matter.move.kind](PARAMETERS[matter.move.parameter].name),
+				text: askWords(matter.move, units),
+				link: { href: `${base}/bench`, text: 'Test again' }
 			};
 		case 'panel': {
 			const { happening, eventId, at, missing } = matter.panel;

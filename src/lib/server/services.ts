@@ -35,7 +35,7 @@ import { readDoubt } from './service/read-doubt.ts';
 import { readLog, readRecentEvents, readWholeLog } from './service/read-log.ts';
 import { readMethod, readMethods } from './service/read-methods.ts';
 import { readBoard, readLines } from './service/read-overview.ts';
-import { readToday } from './service/read-today.ts';
+import { readDangers, readToday } from './service/read-today.ts';
 import { readTrends } from './service/read-trends.ts';
 import { recordEvent } from './service/record-event.ts';
 import { saveMethod } from './service/save-method.ts';
@@ -72,6 +72,7 @@ export function createServices(deps: PooledDeps) {
 		openWater: bind(deps, openWater),
 		firstWater: bind(deps, firstWater),
 		readToday: bind(deps, readToday),
+		readDangers: bind(deps, readDangers),
 		readLines: bind(deps, readLines),
 		saveSettings: bind(deps, saveSettings),
 		saveProfile: bind(deps, saveProfile),

@@ -132,6 +132,12 @@ export const CONVENTIONS = {
 		'within which a second trace ends the row of clear days',
 		'two slips of the eye so near each other are rare'
 	),
+	phSwing: assumption(
+		0.2,
+		'pH',
+		'what pH may rise by on the day on which it was read',
+		'light takes carbon dioxide out; most tanks swing by 0.2 to 0.4 between night and evening'
+	),
 	saltPh: assumption(
 		8.15,
 		'pH, kit buffers',

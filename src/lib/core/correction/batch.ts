@@ -1,4 +1,4 @@
-import { densityOf } from '../density/index.ts';
+import { densityNear } from '../density/index.ts';
 import { normalisingFactor, referenceIon } from '../seawater/index.ts';
 import { MIX_SALT_FRACTION } from './salinity-plan.ts';
 import { amountFor, type Supplement } from './supplement.ts';
@@ -22,9 +22,9 @@ export function saltForBatch(
 	saltFraction = MIX_SALT_FRACTION
 ): { readonly saltKg: number; readonly waterL: number } {
 	if (!(volumeL > 0) || !(salinity > 0)) throw new RangeError('a batch has a volume and a salinity above 0');
-	const kg = (volumeL * densityOf(salinity, temperatureC)) / 1000;
+	const kg = (volumeL * densityNear(salinity, temperatureC)) / 1000;
 	const saltKg = (kg * (G_PER_KG_AT_35 / 35) * salinity) / 1000 / saltFraction;
-	return { saltKg, waterL: ((kg - saltKg) * 1000) / densityOf(0, temperatureC) };
+	return { saltKg, waterL: ((kg - saltKg) * 1000) / densityNear(0, temperatureC) };
 }
 
 export type BatchFinding =

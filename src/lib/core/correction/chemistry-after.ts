@@ -1,6 +1,6 @@
 import { CONVENTIONS } from '../caution/index.ts';
 import { BROUGHT_MASS } from './compound.ts';
-import { densityOf } from '../density/index.ts';
+import { densityNear } from '../density/index.ts';
 import { meqPerLFromDkh } from '../quantity/index.ts';
 import {
 	acidityScales,
@@ -17,7 +17,7 @@ import { levelOr, type WaterNow } from './water-state.ts';
 export const MOST_OMEGA = CONVENTIONS.mostOmega.value;
 export const MOST_PH_TOTAL = CONVENTIONS.mostPhTotal.value;
 /** The constants hold up to here; what was read beyond is reckoned as at the end. */
-const RECKONED = { salinity: [0, 50], temperatureC: [0, 45] } as const;
+const RECKONED = { salinity: [0, 42], temperatureC: [0, 40] } as const;
 const within = ([least, most]: readonly [number, number], x: number) => Math.min(most, Math.max(least, x));
 /** Grams of salt to the kilogram at S = 35. @see Millero et al. (2008) */
 const G_PER_KG_AT_35 = 35.16504;
@@ -51,7 +51,7 @@ export function carbonateCourse(
 	const salinity = within(RECKONED.salinity, levelOr(water, 'salinity').value);
 	const temperatureC = within(RECKONED.temperatureC, levelOr(water, 'temperature').value);
 	const alkalinity = Math.max(LEAST_DKH, levelOr(water, 'alkalinity').value);
-	const kgPerL = densityOf(salinity, temperatureC) / 1000;
+	const kgPerL = densityNear(salinity, temperatureC) / 1000;
 	const perKg = (mmolPerL: number) => (1000 * mmolPerL) / kgPerL;
 	const calcium = levelOr(water, 'calcium').value;
 	const withCalcium = (e: DoseEffect) => ({
@@ -86,7 +86,7 @@ export function carbonateCourse(
 export function salinityRise(effect: DoseEffect, salinity: number, temperatureC: number): number {
 	const ions = Object.values(effect.ions).reduce((sum, mg) => sum + mg, 0);
 	const mgPerL = ions + meqPerLFromDkh(effect.alkalinityDkh) * BICARBONATE_G_PER_MOL;
-	return (mgPerL / densityOf(salinity, temperatureC)) * (35 / G_PER_KG_AT_35);
+	return (mgPerL / densityNear(salinity, temperatureC)) * (35 / G_PER_KG_AT_35);
 }
 
 /** mol per kg of sea water of S = 35. @see Millero et al. (2008), Deep-Sea Research I 55, 50 */
@@ -99,5 +99,5 @@ export function seaWaterHolds(
 	temperatureC: number
 ): number {
 	const mgPerKg = SEA_MOL_PER_KG[ion] * BROUGHT_MASS[ion] * 1000 * (salinity / 35);
-	return (mgPerKg * densityOf(salinity, temperatureC)) / 1000;
+	return (mgPerKg * densityNear(salinity, temperatureC)) / 1000;
 }

@@ -1,5 +1,6 @@
 import { CALCIUM_PER_DKH } from '../trend/index.ts';
 import { SATURATED_LIMEWATER_MOL_PER_L, limewaterPerDay, saltResidue } from './limewater.ts';
+import { isSeen } from './strange-move.ts';
 import { amountFor, effectOf, relativeUOf, riseIn, type Supplement } from './supplement.ts';
 import type { Known } from './water-state.ts';
 
@@ -35,6 +36,34 @@ export function tunedDose(
 	const each = riseIn(effectOf(supplement, 1, volumeL.value), parameter);
 	const u = Math.hypot(use.u / each, perDay * Math.hypot(relativeUOf(supplement), volumeL.u / volumeL.value));
 	return { perDay, low: Math.max(0, perDay - 2 * u), high: perDay + 2 * u };
+}
+
+/** One step of a daily dose towards what is used. */
+export interface DailyStep {
+	/** What the dose is to bring a day from now on, canonical unit. */
+	readonly risePerDay: number;
+	readonly how:
+		/** What runs is what is used, as far as can be told. */
+		| 'leave'
+		| 'whole'
+		/** As far as a day may change; then a test within two days, and the next step. */
+		| 'part';
+}
+
+/**
+ * How far a daily dose is set towards what is used: only for a difference that is seen, and never by more than a day
+ * may change, because what looks like use may be a pump that stood.
+ *
+ * @param running what it brings now, canonical unit a day
+ * @param limit what a day may change; null where nothing holds it
+ */
+export function dailyStep(running: number, use: Known, limit: number | null): DailyStep {
+	const wanted = Math.max(0, use.value);
+	const difference = wanted - running;
+	if (running > 0 && !isSeen({ value: difference, u: use.u })) return { risePerDay: running, how: 'leave' };
+	// What was never dosed is begun with what is used, as far as a day may change.
+	if (limit === null || Math.abs(difference) <= limit) return { risePerDay: wanted, how: 'whole' };
+	return { risePerDay: running + Math.sign(difference) * limit, how: 'part' };
 }
 
 export type Balance = 'balanced' | 'calcium-short' | 'alkalinity-short';

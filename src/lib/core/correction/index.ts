@@ -108,8 +108,10 @@ export {
 	reactorFlow,
 	saltCreep,
 	SCHOOLS,
+	dailyStep,
 	tunedDose,
 	type Balance,
+	type DailyStep,
 	type DailyUse,
 	type School,
 	type TunedDose

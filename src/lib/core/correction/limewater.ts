@@ -1,4 +1,4 @@
-import { densityOf } from '../density/index.ts';
+import { densityNear } from '../density/index.ts';
 import { dkhFromMeqPerL, meqPerLFromDkh, MOLAR_MASS } from '../quantity/index.ts';
 import { BROUGHT_MASS } from './compound.ts';
 
@@ -34,5 +34,5 @@ export function saltResidue(
 ): { readonly mgPerL: number; readonly salinityRise: number } {
 	const mmolCarbonate = (meqPerLFromDkh(alkalinityDkhPerDay) / 2) * days;
 	const mgPerL = 2 * mmolCarbonate * (BROUGHT_MASS.Na + BROUGHT_MASS.Cl);
-	return { mgPerL, salinityRise: (mgPerL / densityOf(salinity, temperatureC)) * (35 / G_PER_KG_AT_35) };
+	return { mgPerL, salinityRise: (mgPerL / densityNear(salinity, temperatureC)) * (35 / G_PER_KG_AT_35) };
 }

@@ -3,7 +3,7 @@ import { CONVENTIONS } from '../caution/index.ts';
 import { overDays } from './dose.ts';
 import { BACTERIA_BEAR } from './limits.ts';
 import type { Goal, GoalRefusal, PlanGiven } from './plan-types.ts';
-import { largestPortion } from './portion.ts';
+import { largestPortion, type Portion } from './portion.ts';
 import { isSeen, strangeMove } from './strange-move.ts';
 import { amountFor, effectOf, relativeUOf, riseIn, unitOf, type Supplement } from './supplement.ts';
 import type { WaterNow } from './water-state.ts';
@@ -79,12 +79,23 @@ export interface Part {
 	readonly portions: number;
 }
 
-/** The water when a goal is reached: portions are set by it, because then it bears least. */
+/** The water when its goals are reached. */
 function atAims(water: WaterNow, goals: readonly Goal[]): WaterNow {
 	const reached = Object.fromEntries(
 		goals.map(({ parameter, from, aim }) => [parameter, { ...from, value: Math.max(from.value, aim) }])
 	);
 	return { ...water, levels: { ...water.levels, ...reached } };
+}
+
+/** What the water bears on every day of a plan: with little buffer pH goes furthest at its start, saturation at its end. */
+function portionAllTheWay(
+	supplement: Supplement,
+	water: WaterNow,
+	goals: readonly Goal[],
+	wanted: number
+): Portion {
+	const [first, last] = [water, atAims(water, goals)].map((w) => largestPortion(supplement, w, wanted));
+	return (first!.most ?? Infinity) < (last!.most ?? Infinity) ? first! : last!;
 }
 
 function partFor(goal: Goal, brought: number, given: PlanGiven, leastDays: number): Part | GoalRefusal {
@@ -130,7 +141,7 @@ function partFor(goal: Goal, brought: number, given: PlanGiven, leastDays: numbe
 			side: unlikely
 		};
 	}
-	const portion = largestPortion(supplement, atAims(given.water, given.goals), amountPerDay);
+	const portion = portionAllTheWay(supplement, given.water, given.goals, amountPerDay);
 	if (portion.most !== null && portion.by !== null) {
 		const bare = largestPortion(supplement, given.water, amountPerDay);
 		if (portion.most <= amountPerDay / 1000) {

@@ -1,3 +1,4 @@
+import { CONVENTIONS } from '../caution/index.ts';
 import { bisect } from '../numeric/index.ts';
 import { carbonateCourse, MOST_OMEGA, MOST_PH_TOTAL } from './chemistry-after.ts';
 import { atItsHarshest, effectOf, type Supplement } from './supplement.ts';
@@ -10,10 +11,10 @@ export interface Portion {
 	readonly by: 'ph' | 'saturation' | null;
 }
 
-/** The highest pH that what was read, or was not, leaves room for. */
+/** The highest pH that what was read, or was not, leaves room for: one that was read in the morning is not the evening's. */
 export function highestPh(water: WaterNow): number {
 	const { value, u, assumed } = levelOr(water, 'ph');
-	return value + (assumed ? u : 2 * u);
+	return value + (assumed ? u : Math.max(2 * u, CONVENTIONS.phSwing.value));
 }
 
 /**

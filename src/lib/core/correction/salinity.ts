@@ -1,4 +1,4 @@
-import { densityOf } from '../density/index.ts';
+import { densityNear } from '../density/index.ts';
 import { atLeast, atMost } from '../numeric/index.ts';
 
 /** Grams of salt to the kilogram at S = 35. @see Millero et al. (2008) */
@@ -61,7 +61,7 @@ export function saltFor(
 ): number {
 	if (!(target >= tank)) throw new RangeError(`salt does not lower S from ${tank} to ${target}`);
 	if (!(saltFraction > 0 && saltFraction <= 1)) throw new RangeError('a mix holds some salt, at most all');
-	const kg = (volumeL * densityOf(tank, temperatureC)) / 1000;
+	const kg = (volumeL * densityNear(tank, temperatureC)) / 1000;
 	const [a, b] = [gramsPerKg(tank), gramsPerKg(target)];
 	return (kg * (b - a)) / (1000 * saltFraction - b);
 }
@@ -69,6 +69,6 @@ export function saltFor(
 /** Fresh water that evaporated while salinity rose: ΔM = M₀(1 − S₀/S₁). @returns litres of fresh water at the temperature */
 export function evaporated(volumeL: number, before: number, after: number, temperatureC: number): number {
 	if (!(after >= before && before > 0)) throw new RangeError('evaporation raises salinity');
-	const kg = (volumeL * densityOf(before, temperatureC)) / 1000;
-	return (kg * (1 - before / after) * 1000) / densityOf(0, temperatureC);
+	const kg = (volumeL * densityNear(before, temperatureC)) / 1000;
+	return (kg * (1 - before / after) * 1000) / densityNear(0, temperatureC);
 }

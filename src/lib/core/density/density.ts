@@ -31,3 +31,13 @@ export function densityOf(salinity: number, temperatureC: number): number {
 		SQUARE_IN_S * salinity ** 2
 	);
 }
+
+const within = (least: number, most: number, x: number) => Math.min(most, Math.max(least, x));
+
+/**
+ * The same for a water that was read beyond what the formula holds for: as at the end of its range, where it is off by a
+ * few parts in a thousand. For advice, which may not fail where a water is worst.
+ */
+export function densityNear(salinity: number, temperatureC: number): number {
+	return densityOf(within(0, 42, salinity), within(-2, 40, temperatureC));
+}

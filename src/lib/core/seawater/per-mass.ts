@@ -1,5 +1,5 @@
 import { MOLAR_MASS } from '../quantity/index.ts';
-import { densityOf } from '../density/index.ts';
+import { densityNear } from '../density/index.ts';
 import type { MajorIon } from './reference.ts';
 
 /**
@@ -11,7 +11,7 @@ import type { MajorIon } from './reference.ts';
  * @example micromolesPerKgFromMeqPerL(2.6392282, 35, 25) // 2579.026 to the third decimal
  */
 export function micromolesPerKgFromMeqPerL(meqPerL: number, salinity: number, temperatureC: number): number {
-	return (1000 * meqPerL) / (densityOf(salinity, temperatureC) / 1000);
+	return (1000 * meqPerL) / (densityNear(salinity, temperatureC) / 1000);
 }
 
 /** @returns meq per litre at the temperature */
@@ -20,7 +20,7 @@ export function meqPerLFromMicromolesPerKg(
 	salinity: number,
 	temperatureC: number
 ): number {
-	return (micromolesPerKg * (densityOf(salinity, temperatureC) / 1000)) / 1000;
+	return (micromolesPerKg * (densityNear(salinity, temperatureC) / 1000)) / 1000;
 }
 
 /** The four ways in which the concentration of one ion is stated. */
@@ -42,7 +42,7 @@ export function ionConcentration(
 	salinity: number,
 	temperatureC: number
 ): IonConcentration {
-	const kgPerL = densityOf(salinity, temperatureC) / 1000;
+	const kgPerL = densityNear(salinity, temperatureC) / 1000;
 	const molarMass = MOLAR_MASS[ion];
 	const { mgPerL, mgPerKg, mmolPerL, mmolPerKg } = known;
 	const mg =

@@ -1,6 +1,6 @@
 import { atLeast, atMost } from '../numeric/index.ts';
 import { MOLAR_MASS } from '../quantity/index.ts';
-import { densityOf } from '../density/index.ts';
+import { densityNear } from '../density/index.ts';
 
 export type MajorIon = 'calcium' | 'magnesium' | 'potassium' | 'strontium' | 'boron';
 
@@ -20,7 +20,7 @@ export const REFERENCE_SALINITY = 35;
 
 /** Density in kg/L, the bridge between per mass and per volume. */
 function kgPerL(salinity: number, temperatureC: number): number {
-	return densityOf(salinity, temperatureC) / 1000;
+	return densityNear(salinity, temperatureC) / 1000;
 }
 
 /**
@@ -65,7 +65,7 @@ export function normalisingFactor(salinity: number, temperatureC: number): numbe
 	}
 	return (
 		(REFERENCE_SALINITY / salinity) *
-		(densityOf(REFERENCE_SALINITY, temperatureC) / densityOf(salinity, temperatureC))
+		(densityNear(REFERENCE_SALINITY, temperatureC) / densityNear(salinity, temperatureC))
 	);
 }
 

@@ -22,6 +22,8 @@ export type HistoryItem = TimelineItem & {
 const EDGE_NOISE = 0.2;
 /** A bound's own noise, as part of the limit (convention). */
 const BOUND_NOISE = 0.15;
+/** A dose that nobody has checked by readings may be so far from what is used (convention). */
+const UNSURE_OF_DOSE = 0.5;
 /** Relative standard uncertainty of how much water a change really exchanged (convention). */
 const EXCHANGE_RELATIVE_U = 0.05;
 
@@ -217,10 +219,11 @@ export function prepare(history: History, now: Instant): Prepared | null {
 		usualLevel: median(observations.map((o) => roughValue(o.result))),
 		prior: {
 			level: rough,
-			rate: 0,
+			// Before anything is learned, what is dosed is what is used: nobody doses a water that uses nothing.
+			rate: flowPerDay,
 			levelVariance: Math.max(plausibleSpread, rough / 2, 3 * randomU(first.result)) ** 2,
 			covariance: 0,
-			rateVariance: TREND_SETTINGS[parameter].rateSd ** 2
+			rateVariance: TREND_SETTINGS[parameter].rateSd ** 2 + (flowPerDay * UNSURE_OF_DOSE) ** 2
 		}
 	};
 }

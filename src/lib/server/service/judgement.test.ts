@@ -96,6 +96,7 @@ describe('what a water asks for', () => {
 	const judged = (change: Partial<Parameters<typeof mattersOf>[0]>) =>
 		mattersOf(
 			{
+				events: [],
 				water: reef,
 				now,
 				rows: [],

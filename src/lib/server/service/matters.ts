@@ -4,6 +4,7 @@ import { type Band, type Grade, type RuleStrength, type RunOfSide } from '$lib/c
 import { addDays } from '$lib/core/time';
 import { COVERAGE } from '$lib/core/uncertainty';
 import type { JudgedWater } from './judge-water.ts';
+import { strangeMoves } from './strange-moves.ts';
 
 /** How pressing a grade is. */
 const GRADE_WEIGHT: Readonly<Record<Grade, number>> = {
@@ -21,7 +22,7 @@ const CYCLE_NEWS_DAYS = 4;
 
 type Judged = Pick<
 	JudgedWater,
-	'water' | 'now' | 'rows' | 'findings' | 'free' | 'panels' | 'cycle' | 'estimates'
+	'water' | 'now' | 'rows' | 'findings' | 'free' | 'panels' | 'cycle' | 'estimates' | 'events'
 >;
 
 /** Findings that say why a value is off take the place of the verdict on it. */
@@ -112,6 +113,9 @@ export function mattersOf(
 			weight: free.urgency === 'act' ? 95 : 62
 		});
 	}
+	for (const move of strangeMoves(judged)) {
+		matters.push({ kind: 'strange-move', move, danger: water.hasAnimals, weight: 90 });
+	}
 	for (const panel of panels) {
 		const death = panel.happening === 'death';
 		matters.push({ kind: 'panel', panel, danger: death && water.hasAnimals, weight: death ? 85 : 42 });
@@ -122,7 +126,10 @@ export function mattersOf(
 		const danger = finding.rule === 'buffer-runs-out' && water.hasAnimals;
 		matters.push({ kind: 'finding', finding, danger, weight: RULE_WEIGHT[finding.strength] });
 	}
-	for (const doubt of doubts) matters.push({ kind: 'doubt', doubt, danger: false, weight: 40 });
+	for (const doubt of doubts) {
+		// What is not settled may be true: it is read again before anything else is done by it.
+		matters.push({ kind: 'doubt', doubt, danger: false, weight: doubt.settled ? 40 : 70 });
+	}
 	// What bacteria make of each other in a new tank is no use of the water's.
 	for (const move of water.profile === 'cycling' ? [] : moves)
 		matters.push({ kind: 'move', move, danger: false, weight: 35 });

@@ -1,11 +1,12 @@
 import type { NamedSupplement } from '$lib/contract/adjust';
-import type { RecurringDoseDetails } from '$lib/contract/event';
-import type { Static } from '@sinclair/typebox';
-import { GUESSED_VOLUME_U, type Known } from '$lib/core/correction';
+import { GUESSED_VOLUME_U, limitFor, type Known, type StrangeMove } from '$lib/core/correction';
+import { ownLimits } from '../repository/correction.ts';
 import type { SiteScope } from '../repository/scope.ts';
 import type { Water } from '../repository/water.ts';
 import type { Deps } from './deps.ts';
 import { judgeWater } from './judge-water.ts';
+import { runningDoses } from './running-doses.ts';
+import { strangeMoves } from './strange-moves.ts';
 import { namedSupplements } from './supplements.ts';
 import { isLine } from './water-history.ts';
 import { knownLevel } from './water-now.ts';
@@ -22,43 +23,46 @@ export interface DailyAnswer {
 		readonly unit: 'ml' | 'g';
 		readonly brings: readonly { readonly parameter: string; readonly perDay: number }[];
 	}[];
+	/** What asks whether a pump failed before anything is set. */
+	readonly strange: readonly StrangeMove[];
+	/** What a day may change, which a daily dose is never set further by at once; null without animals. */
+	readonly limits: { readonly alkalinity: number | null; readonly calcium: number | null };
 	readonly supplements: readonly NamedSupplement[];
 }
 
 export async function readDaily(deps: Deps, scope: SiteScope, water: Water): Promise<DailyAnswer> {
-	const [judged, supplements] = await Promise.all([
+	const [judged, supplements, limits] = await Promise.all([
 		judgeWater(deps, scope, water),
-		namedSupplements(deps.db, scope)
+		namedSupplements(deps.db, scope),
+		ownLimits(deps.db, scope, water.id)
 	]);
 	const useOf = (parameter: 'alkalinity' | 'calcium'): Known | null => {
 		const line = judged.estimates.of(parameter);
-		return isLine(parameter, line) ? line.consumptionPerDay : null;
+		// One reading says nothing of what is used.
+		return isLine(parameter, line) && line.basedOn > 1 ? line.consumptionPerDay : null;
 	};
 	const alkalinity = useOf('alkalinity');
 	const calcium = useOf('calcium');
-	const newest = new Map<string, Static<typeof RecurringDoseDetails>>();
-	for (const e of judged.events) {
-		if (e.kind !== 'recurring-dose' || e.happenedAt > judged.now) continue;
-		const details = e.details as Static<typeof RecurringDoseDetails>;
-		newest.set(details.supplement, details);
-	}
 	const litres = water.netVolumeL;
 	return {
 		use: alkalinity && calcium ? { alkalinity, calcium } : null,
 		volumeL: litres === null ? null : { value: litres, u: litres * GUESSED_VOLUME_U },
 		alkalinity: knownLevel(judged, 'alkalinity'),
 		salinity: knownLevel(judged, 'salinity'),
-		running: [...newest.values()]
-			.filter((r) => r.amountMlPerDay > 0)
-			.map((r) => ({
-				name: r.supplement,
-				perDay: r.amountMlPerDay,
-				unit: r.unit ?? 'ml',
-				brings: r.strength.map((s) => ({
-					parameter: s.parameter,
-					perDay: litres === null ? 0 : (s.risePerMlIn100L * r.amountMlPerDay * 100) / litres
-				}))
-			})),
+		running: runningDoses(judged).map((r) => ({
+			name: r.supplement,
+			perDay: r.amountMlPerDay,
+			unit: r.unit ?? 'ml',
+			brings: r.strength.map((s) => ({
+				parameter: s.parameter,
+				perDay: litres === null ? 0 : (s.risePerMlIn100L * r.amountMlPerDay * 100) / litres
+			}))
+		})),
+		strange: strangeMoves(judged),
+		limits: {
+			alkalinity: limitFor('alkalinity', 'up', limits, water.hasAnimals),
+			calcium: limitFor('calcium', 'up', limits, water.hasAnimals)
+		},
 		supplements
 	};
 }

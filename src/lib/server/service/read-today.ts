@@ -1,4 +1,4 @@
-import type { LastSession, TodayAnswer } from '$lib/contract/today';
+import type { LastSession, MatterToday, TodayAnswer } from '$lib/contract/today';
 import { judge, pressing, STAGES, type DueTest, type StageId } from '$lib/core/judgement';
 import { pointOf, standardUncertaintyOf } from '$lib/core/reading';
 import { addDays, civilDate } from '$lib/core/time';
@@ -42,6 +42,16 @@ export async function withMatters(deps: Deps, scope: SiteScope, judged: JudgedWa
 	const doubts = await findDoubts(deps, scope, estimates, addDays(now, -DOUBTS_DAYS));
 	const moves = rateMoves(estimates, results, events, addDays(now, -MOVES_DAYS), now);
 	return mattersOf(judged, doubts, moves);
+}
+
+/** What endangers the animals of a water, the worst first. It is shown before all else, on every page of the water. */
+export async function readDangers(
+	deps: Deps,
+	scope: SiteScope,
+	water: Water
+): Promise<readonly MatterToday[]> {
+	const matters = await withMatters(deps, scope, await judgeWater(deps, scope, water));
+	return matters.filter((m) => m.danger).sort((a, b) => b.weight - a.weight);
 }
 
 /** What is tested first in a stage stands first: of a tank that was left alone ammonia before all else. */

@@ -2,6 +2,7 @@
 	import type { NamedSupplement } from '$lib/contract/adjust';
 	import {
 		balanceOf,
+		dailyStep,
 		heldByChanges,
 		limewaterDose,
 		offeredFor,
@@ -11,11 +12,12 @@
 		SCHOOLS,
 		tunedDose,
 		type Known,
-		type School
+		type School,
+		type StrangeMove
 	} from '$lib/core/correction';
 	import { typedNumber } from '$lib/core/numeric';
 	import { nameWithin, PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
-	import { amountWords } from '$lib/format/adjust';
+	import { amountWords, askWords } from '$lib/format/adjust';
 	import { fixed, plain } from '$lib/format/number';
 	import { ratePerDay, symbolAfter } from '$lib/format/quantity';
 	import Action from '$lib/ui/shared/Action.svelte';
@@ -35,11 +37,25 @@
 			readonly unit: 'ml' | 'g';
 			readonly brings: readonly { readonly parameter: string; readonly perDay: number }[];
 		}[];
+		strange: readonly StrangeMove[];
+		limits: { readonly alkalinity: number | null; readonly calcium: number | null };
 		supplements: readonly NamedSupplement[];
 		wish: Readonly<Record<string, string>>;
 		units: Readonly<Record<ParameterId, UnitId>>;
 	}
-	let { waterId, use, volumeL, alkalinity, salinity, running, supplements, wish, units }: Props = $props();
+	let {
+		waterId,
+		use,
+		volumeL,
+		alkalinity,
+		salinity,
+		running,
+		strange,
+		limits,
+		supplements,
+		wish,
+		units
+	}: Props = $props();
 
 	const NAMES: Readonly<Record<School, string>> = {
 		'two-part': 'Balanced two-part',
@@ -69,6 +85,22 @@
 	};
 	const brought = (parameter: string) =>
 		running.reduce((sum, r) => sum + (r.brings.find((b) => b.parameter === parameter)?.perDay ?? 0), 0);
+	/** Asked until somebody has looked. */
+	const asked = $derived(
+		wish.looked === 'yes'
+			? []
+			: strange.filter((m) => m.parameter === 'alkalinity' || m.parameter === 'calcium')
+	);
+	const stepOf = (parameter: 'alkalinity' | 'calcium') =>
+		dailyStep(brought(parameter), use![parameter], limits[parameter]);
+	const STEP_WORDS = {
+		leave: 'That is what runs: no difference can be told. Leave it, and go on testing.',
+		whole: '',
+		part: 'That is as far as it is set at once. Test within two days, then come back here for the next step.'
+	} as const;
+	const steps = $derived(
+		use && volumeL ? (['alkalinity', 'calcium'] as const).map((p) => ({ parameter: p, step: stepOf(p) })) : []
+	);
 	const balance = $derived(
 		brought('alkalinity') > 0 || brought('calcium') > 0
 			? balanceOf(brought('alkalinity'), brought('calcium'))
@@ -197,65 +229,91 @@
 					value={wish.fresh ?? '8.5'}
 				/>
 			{/if}
+			{#if asked.length > 0}
+				<label class="flex min-h-11 items-start gap-3 sm:col-span-2">
+					<input type="checkbox" name="looked" value="yes" class="mt-1 size-5" />
+					<span>I have looked: pumps run, bottles are not empty, nothing else is added.</span>
+				</label>
+			{:else if wish.looked === 'yes'}<input type="hidden" name="looked" value="yes" />{/if}
 			<div class="self-end"><Action type="submit">Reckon it</Action></div>
 		</form>
-		<div class="figures mt-6 text-xl" role="status">
-			{#if school === 'two-part' || school === 'single-salts'}
-				{#each ['alkalinity', 'calcium'] as const as p (p)}
-					{@const s = chosen(p)}
-					{@const dose = tunedDose(s.what, p, use[p], volumeL)}
-					{@const unit =
-						s.what.kind === 'salt' || (s.what.kind === 'product' && s.what.unit === 'g') ? 'g' : 'ml'}
+		{#each asked as move (move.parameter)}
+			<p class="mt-4 max-w-[46rem] border-l-4 border-warn pl-3">{askWords(move, units)}</p>
+		{/each}
+		{#if asked.length === 0}
+			<div class="figures mt-6 text-xl" role="status">
+				{#if school === 'two-part' || school === 'single-salts'}
+					{#each ['alkalinity', 'calcium'] as const as p (p)}
+						{@const s = chosen(p)}
+						{@const dose = tunedDose(s.what, p, use[p], volumeL)}
+						{@const step = stepOf(p)}
+						{@const now = tunedDose(s.what, p, { value: step.risePerDay, u: use[p].u }, volumeL)}
+						{@const unit =
+							s.what.kind === 'salt' || (s.what.kind === 'product' && s.what.unit === 'g') ? 'g' : 'ml'}
+						<p class="border-t py-3">
+							{amountWords(now.perDay, unit)} of {s.name} a day
+							{#if step.how !== 'whole'}<span class="block text-base">{STEP_WORDS[step.how]}</span>{/if}
+							<span class="small block text-muted"
+								>what is used asks for {amountWords(dose.perDay, unit)}, between {amountWords(dose.low, unit)} and
+								{amountWords(dose.high, unit)}, as far as use, strength and volume are known</span
+							>
+						</p>
+					{/each}
+				{:else if school === 'limewater' && lime}
 					<p class="border-t py-3">
-						{amountWords(dose.perDay, unit)} of {s.name} a day
+						{fixed(lime.litresPerDay, 2)} L of saturated limewater a day
 						<span class="small block text-muted"
-							>between {amountWords(dose.low, unit)} and {amountWords(dose.high, unit)}, as far as use,
-							strength and volume are known</span
+							>{lime.enough
+								? 'Within what evaporates.'
+								: `All that evaporates, and it is not enough: ${fixed(lime.shortDkh, 2)} dKH a day are left for something else.`}
+							At most it brings {fixed(lime.most.alkalinityDkh, 2)} dKH and {fixed(
+								lime.most.calciumMgPerL,
+								1
+							)} mg/L calcium a day.</span
 						>
 					</p>
+				{:else if school === 'reactor' && reactor}
+					<p class="border-t py-3">
+						{#if reactor.kind === 'poor'}
+							The effluent holds no more than the water: it brings nothing. Lower its pH, or slow its flow.
+						{:else}
+							{fixed(reactor.needs, 1)} mL a minute make up for what is used
+							{#if reactor.flow > 0}<span class="small block text-muted"
+									>{fixed(reactor.flow, 1)} mL a minute bring {fixed(reactor.brings.alkalinityDkh, 2)} dKH and {fixed(
+										reactor.brings.calciumMgPerL,
+										1
+									)} mg/L calcium a day.</span
+								>{/if}
+						{/if}
+					</p>
+				{:else if changes}
+					<p class="border-t py-3">
+						In the long run between {fixed(Math.max(0, changes.before), 1)} and {fixed(
+							Math.max(0, changes.after),
+							1
+						)} dKH
+						<span class="small block text-muted"
+							>{alkalinity && changes.before < alkalinity.value - 0.5
+								? 'Less than it holds now: changes alone do not keep up with what is used.'
+								: 'Changes alone hold it.'}</span
+						>
+					</p>
+				{/if}
+			</div>
+			{#if school === 'limewater' || school === 'reactor'}
+				{#each steps.filter((s) => s.step.how === 'part') as { parameter, step } (parameter)}
+					<p class="mt-2 max-w-[46rem] border-l-4 border-ink pl-3">
+						Not all at once: with what runs now {nameWithin(parameter)} may be given {plain(
+							Number(step.risePerDay.toPrecision(2))
+						)}{symbolAfter(PARAMETERS[parameter].canonicalUnit)} a day in all from today. Test within two days,
+						then the next step.
+					</p>
 				{/each}
-			{:else if school === 'limewater' && lime}
-				<p class="border-t py-3">
-					{fixed(lime.litresPerDay, 2)} L of saturated limewater a day
-					<span class="small block text-muted"
-						>{lime.enough
-							? 'Within what evaporates.'
-							: `All that evaporates, and it is not enough: ${fixed(lime.shortDkh, 2)} dKH a day are left for something else.`}
-						At most it brings {fixed(lime.most.alkalinityDkh, 2)} dKH and {fixed(lime.most.calciumMgPerL, 1)} mg/L
-						calcium a day.</span
-					>
-				</p>
-			{:else if school === 'reactor' && reactor}
-				<p class="border-t py-3">
-					{#if reactor.kind === 'poor'}
-						The effluent holds no more than the water: it brings nothing. Lower its pH, or slow its flow.
-					{:else}
-						{fixed(reactor.needs, 1)} mL a minute make up for what is used
-						{#if reactor.flow > 0}<span class="small block text-muted"
-								>{fixed(reactor.flow, 1)} mL a minute bring {fixed(reactor.brings.alkalinityDkh, 2)} dKH and {fixed(
-									reactor.brings.calciumMgPerL,
-									1
-								)} mg/L calcium a day.</span
-							>{/if}
-					{/if}
-				</p>
-			{:else if changes}
-				<p class="border-t py-3">
-					In the long run between {fixed(Math.max(0, changes.before), 1)} and {fixed(
-						Math.max(0, changes.after),
-						1
-					)} dKH
-					<span class="small block text-muted"
-						>{alkalinity && changes.before < alkalinity.value - 0.5
-							? 'Less than it holds now: changes alone do not keep up with what is used.'
-							: 'Changes alone hold it.'}</span
-					>
-				</p>
 			{/if}
-		</div>
-		<p class="mt-4">
-			<Action href="/waters/{waterId}/log/new?kind=recurring-dose">Enter the new daily dose</Action>
-		</p>
+			<p class="mt-4">
+				<Action href="/waters/{waterId}/log/new?kind=recurring-dose">Enter the new daily dose</Action>
+			</p>
+		{/if}
 	{/if}
 	<Dangers dangers={['concentrates', 'caustic', 'slowly', 'children', 'label']} />
 	<p class="mt-8"><a class="link" href="/waters/{waterId}/adjust">Back to all corrections</a></p>

@@ -73,6 +73,11 @@
 			note: ''
 		}))
 	);
+	/** Something has to be looked at before anything is added. */
+	const asks = $derived(
+		(preview?.refusals ?? []).some((r) => r.kind === 'ask-first' || r.kind === 'answers-otherwise')
+	);
+	const looked = $derived(request?.kind === 'doses' && request.looked === true);
 	const acts = $derived(steps.some((s) => s.what.kind !== 'test'));
 	const husbandry = $derived(request?.kind === 'husbandry' ? HUSBANDRY[request.id] : null);
 	const query = $derived(goals.map((g) => g.parameter).join(','));
@@ -129,6 +134,15 @@
 							]}
 						/>
 					</div>
+					{#if asks || looked}
+						<label class="flex min-h-11 max-w-[30rem] items-start gap-3">
+							<input type="checkbox" name="looked" value="yes" checked={looked} class="mt-1 size-5" />
+							<span
+								>I have looked: pumps run, bottles are not empty, nothing else is added, volume and strength
+								are right.</span
+							>
+						</label>
+					{/if}
 					<Action type="submit">Reckon it</Action>
 				</div>
 			</form>
@@ -170,7 +184,15 @@
 
 	{#if preview}
 		{#each preview.refusals as refusal, i (i)}
-			<p class="mt-4 border-l-4 border-ink pl-3">{refusalWords(refusal, units)}</p>
+			<p
+				class="mt-4 max-w-[46rem] border-l-4 pl-3 {refusal.kind === 'ask-first' ||
+				refusal.kind === 'answers-otherwise' ||
+				refusal.kind === 'unlikely-amount'
+					? 'border-warn'
+					: 'border-ink'}"
+			>
+				{refusalWords(refusal, units)}
+			</p>
 		{/each}
 		<NotTogether supplements={preview.plan.supplements} />
 		{#if acts}

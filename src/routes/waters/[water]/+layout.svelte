@@ -2,6 +2,7 @@
 	import { page } from '$app/state';
 	import type { LeftOut } from '$lib/contract/left-out';
 	import BenchRoom from '$lib/ui/shared/BenchRoom.svelte';
+	import DangerNotice from '$lib/ui/shared/DangerNotice.svelte';
 	import Fault from '$lib/ui/shared/Fault.svelte';
 	import Footer from '$lib/ui/shared/Footer.svelte';
 	import Header from '$lib/ui/shared/Header.svelte';
@@ -23,6 +24,15 @@
 	<div class="frame">
 		<Header water={data.water} siblings={data.siblings} {view} />
 		{#if stray}<div class="page py-3!"><Fault text={stray} /></div>{/if}
+		<DangerNotice
+			dangers={data.dangers}
+			context={{
+				units: data.preferences.units,
+				timeZone: data.timeZone,
+				now: data.now,
+				base: `/waters/${data.water.id}`
+			}}
+		/>
 		<LeftOutNotice
 			{leftOut}
 			waterId={data.water.id}
