@@ -386,6 +386,8 @@ export interface PlanLine {
 	readonly state: SeenPlan['state'];
 	readonly offCourse: { readonly parameter: ParameterId; readonly followed: Followed } | null;
 	readonly today: readonly SeenStep[];
+	/** Its level moves as no tank moves it: nothing is added before somebody looked. */
+	readonly held: boolean;
 	readonly missed: number;
 }
 

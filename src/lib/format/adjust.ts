@@ -196,6 +196,10 @@ const ASKED: Readonly<Record<StrangeMove['kind'], string>> = {
 		'No tank does that by itself. Look for a pump that runs on, a valve, a second bottle of the same, an overfilled reactor; stop it, and test again.'
 };
 
+/** Beside the steps of a plan whose level moves as no tank moves it. */
+export const HELD =
+	'Add nothing yet: look first at what is said above, and test again. Where all is right, end this plan and begin another.';
+
 /** "Alkalinity falls by 0.9 dKH a day, with 1 dKH dosed. That is what a dosing pump …" */
 export function askWords({ parameter, kind, perDay, dosed }: StrangeMove, units: Units): string {
 	const unit = units[parameter];

@@ -1,5 +1,5 @@
 import { convert, convertSpan, PARAMETERS, UNITS, type ParameterId, type UnitId } from '$lib/core/quantity';
-import { boundsOf, standardUncertaintyOf, type TestResult } from '$lib/core/reading';
+import { boundsOf, expandedUOf, type TestResult } from '$lib/core/reading';
 import { COVERAGE } from '$lib/core/uncertainty';
 import { fixed, measured, plain, type Measured } from './number.ts';
 
@@ -49,7 +49,7 @@ export function resultInUnit(result: TestResult, unit: UnitId): string {
 	const end = (x: number) => endInUnit(parameter, x, unit);
 	switch (result.kind) {
 		case 'value': {
-			const m = inUnit(parameter, result.value, standardUncertaintyOf(result), unit);
+			const m = inUnit(parameter, result.value, expandedUOf(result) / COVERAGE, unit);
 			return `${m.value} ± ${m.plusMinus}${symbol}`;
 		}
 		case 'interval':
@@ -70,7 +70,7 @@ export function headlineOf(
 	const end = (x: number) => endInUnit(result.parameter, x, unit);
 	switch (result.kind) {
 		case 'value': {
-			const m = inUnit(result.parameter, result.value, standardUncertaintyOf(result), unit);
+			const m = inUnit(result.parameter, result.value, expandedUOf(result) / COVERAGE, unit);
 			return { large: m.value, small: `± ${m.plusMinus}${symbol}` };
 		}
 		case 'interval':
@@ -86,7 +86,7 @@ export function headlineOf(
 export function widthWords(result: TestResult, unit: UnitId): string {
 	if (result.kind === 'bound') return '';
 	if (result.kind === 'value') {
-		return `± ${inUnit(result.parameter, result.value, standardUncertaintyOf(result), unit).plusMinus}`;
+		return `± ${inUnit(result.parameter, result.value, expandedUOf(result) / COVERAGE, unit).plusMinus}`;
 	}
 	const { lower, upper } = boundsOf(result);
 	return `${endInUnit(result.parameter, lower, unit)} to ${endInUnit(result.parameter, upper ?? lower, unit)}`;

@@ -7,7 +7,7 @@ import {
 	type UncertaintySource
 } from '../uncertainty/index.ts';
 import type { ArithmeticLine, Outcome } from './outcome.ts';
-import type { TestResult } from './test-result.ts';
+import { withUsualCoverage, type TestResult } from './test-result.ts';
 
 /**
  * What a check on a standard has measured together with the kit, so that the kit's own claim about it no longer
@@ -104,7 +104,7 @@ export function correctedOutcome(read: Outcome, correction: KitCorrection): Outc
 	const uncertainty = splitByRepeat(correctedComponents(read, correction));
 	const corrected: TestResult =
 		result.kind === 'value'
-			? { ...result, value: correct(result.value), ...uncertainty }
+			? { ...withUsualCoverage(result), value: correct(result.value), ...uncertainty }
 			: {
 					...result,
 					lower: correct(result.lower),

@@ -50,6 +50,17 @@ describe('the stated interval', () => {
 			expect(held / runs).toBeLessThan(method.titration.worth.by === 'excess' ? 1 : 0.985);
 		}
 	);
+	it('of a display is as wide as its even spread, not wider', () => {
+		const method = SHIPPED_METHODS.find((m) => m.kind === 'display' && m.parameter === 'phosphate')!;
+		const { result, model } = outcomeOf(
+			method,
+			readBy(seededRandom(3), method, { phosphate: 0.2 }, CALM_READER)
+		);
+		const simulated = simulate(model!, 5, 60_000);
+		const { lower, upper } = boundsOf(result);
+		expect((upper! - lower) / (simulated.upper - simulated.lower)).toBeGreaterThan(0.97);
+		expect((upper! - lower) / (simulated.upper - simulated.lower)).toBeLessThan(1.03);
+	});
 	it('agrees with a simulation of the same inputs, for every kit', () => {
 		const random = seededRandom(7);
 		const water = {

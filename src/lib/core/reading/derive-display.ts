@@ -1,7 +1,7 @@
 import type { DisplayMethod } from '../method/index.ts';
 import { convert, convertSpan, PARAMETERS, UNITS } from '../quantity/index.ts';
 import { fail, ok, type Result } from '../result/index.ts';
-import { propagate, rectangular, type MeasurementModel } from '../uncertainty/index.ts';
+import { rectangular, sumOfTwoRectangulars, type MeasurementModel } from '../uncertainty/index.ts';
 import { faultOnScale } from './check-number.ts';
 import { BoundOutcome, ModelledOutcome, type ArithmeticLine, type Derivation } from './outcome.ts';
 import type { DisplayReading } from './raw-reading.ts';
@@ -32,7 +32,7 @@ export function deriveDisplay(method: DisplayMethod, reading: DisplayReading): R
 		const cold = faultOnScale(reading.temperatureC, 'temperatureC', { least: -5, most: 50, unit: '°C' });
 		if (cold) return { ok: false, fault: cold };
 	}
-	const half = rectangular(Math.max(accuracy.absolute, accuracy.relative * Math.abs(shown))) / Math.SQRT2;
+	const error = Math.max(accuracy.absolute, accuracy.relative * Math.abs(shown));
 	const u = (x: number) => convertSpan(x, from, unit);
 	const value = convert(shown, from, unit);
 	const model: MeasurementModel = {
@@ -44,25 +44,22 @@ export function deriveDisplay(method: DisplayMethod, reading: DisplayReading): R
 				mean: 0,
 				u: u(rectangular(resolution / 2))
 			},
-			{ source: 'accuracy', repeats: 'random', shape: 'rectangular', mean: 0, u: u(half) },
-			{ source: 'accuracy', repeats: 'common', shape: 'rectangular', mean: 0, u: u(half) }
+			// One error of the instrument, half of which stays the same at the next reading.
+			{ source: 'accuracy', repeats: 'common', shape: 'rectangular', mean: 0, u: u(rectangular(error)) }
 		],
-		evaluate: (x) => Math.max(0, value + x[0]! + x[1]! + x[2]!)
+		evaluate: (x) => Math.max(0, value + x[0]! + x[1]!)
 	};
-	const { uRandom, uCommon } = unclipped(model, value);
+	const half = u(rectangular(error)) / Math.SQRT2;
+	const uRandom = Math.hypot(u(rectangular(resolution / 2)), half);
+	const uCommon = half;
+	// Its error is spread evenly: twice its standard uncertainty would be more than it can be.
+	const coverage = sumOfTwoRectangulars(u(error), u(resolution / 2)) / Math.hypot(uRandom, uCommon);
 	const line: ArithmeticLine = { kind: 'display', shown, unit: from, value };
 	return ok({
 		outcomes: [
-			new ModelledOutcome({ kind: 'value', parameter, unit, value, uRandom, uCommon }, model, [line])
+			new ModelledOutcome({ kind: 'value', parameter, unit, value, uRandom, uCommon, coverage }, model, [
+				line
+			])
 		]
 	});
-}
-
-/** Standard uncertainties of a plain sum: what is cut off at zero belongs to the interval, not to them. */
-function unclipped(model: MeasurementModel, value: number) {
-	const sum: MeasurementModel = {
-		inputs: model.inputs,
-		evaluate: (x) => value + x[0]! + x[1]! + x[2]!
-	};
-	return propagate(sum);
 }

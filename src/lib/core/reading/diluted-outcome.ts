@@ -5,7 +5,7 @@ import type { MeasurementModel, UncertaintyComponent } from '../uncertainty/inde
 import { faultOnScale } from './check-number.ts';
 import type { ArithmeticLine, Outcome } from './outcome.ts';
 import type { Dilution } from './raw-reading.ts';
-import { boundsOf, type TestResult } from './test-result.ts';
+import { boundsOf, withUsualCoverage, type TestResult } from './test-result.ts';
 
 /** They do not become less by as much as the sample is thinned: a buffer, a temperature, a density. */
 const UNDILUTABLE: ReadonlySet<ParameterId> = new Set<ParameterId>(['ph', 'temperature', 'salinity']);
@@ -98,7 +98,7 @@ export function throughDilution(
 			case 'value': {
 				const value = back(result.value);
 				return {
-					...result,
+					...withUsualCoverage(result),
 					value,
 					uRandom: Math.hypot(D * result.uRandom, value * relativeU),
 					uCommon: D * result.uCommon

@@ -13,6 +13,8 @@ export interface ValueResult extends Measured {
 	readonly uRandom: number;
 	/** Standard uncertainty shared by every test with this kit. */
 	readonly uCommon: number;
+	/** What its 95 % half-width is of its standard uncertainty, where that is not 2: one even spread decides it. */
+	readonly coverage?: number;
 }
 
 export interface IntervalResult extends Measured {
@@ -42,12 +44,23 @@ export function standardUncertaintyOf(result: {
 	return Math.sqrt(result.uRandom * result.uRandom + result.uCommon * result.uCommon);
 }
 
-/** The 95 % interval (k = 2) of a value, the ends of an interval, the one end of a bound; nothing holds less than 0. */
+/** The 95 % half-width of a value: k = 2, unless it has a factor of its own. @see JCGM 100:2008, G.1.3 */
+export function expandedUOf(result: Pick<ValueResult, 'uRandom' | 'uCommon' | 'coverage'>): number {
+	return (result.coverage ?? COVERAGE) * standardUncertaintyOf(result);
+}
+
+/** A value whose uncertainty was changed since: what decided its interval does so no longer. */
+export function withUsualCoverage(result: ValueResult): ValueResult {
+	const { coverage: _own, ...rest } = result;
+	return rest;
+}
+
+/** The 95 % interval of a value, the ends of an interval, the one end of a bound; nothing holds less than 0. */
 export function boundsOf(result: TestResult): { readonly lower: number; readonly upper: number | null } {
 	const least = Math.min(0, POSSIBLE_IN_WATER[result.parameter].least);
 	switch (result.kind) {
 		case 'value': {
-			const half = COVERAGE * standardUncertaintyOf(result);
+			const half = expandedUOf(result);
 			return { lower: Math.max(least, result.value - half), upper: result.value + half };
 		}
 		case 'interval':

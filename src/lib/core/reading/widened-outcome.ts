@@ -1,7 +1,7 @@
 import { POSSIBLE_IN_WATER } from '../quantity/index.ts';
 import { splitByRepeat, type MeasurementModel, type UncertaintyComponent } from '../uncertainty/index.ts';
 import type { ArithmeticLine, Outcome } from './outcome.ts';
-import type { TestResult } from './test-result.ts';
+import { withUsualCoverage, type TestResult } from './test-result.ts';
 
 /** From the standard uncertainty of something evenly spread to its half-width. */
 const HALF_WIDTH = Math.sqrt(3);
@@ -63,7 +63,7 @@ export function widenedOutcome(read: Outcome, relativeU: number): Outcome {
 	const uncertainty = splitByRepeat(widenedComponents(read, relativeU));
 	const widened: TestResult =
 		result.kind === 'value'
-			? { ...result, ...uncertainty }
+			? { ...withUsualCoverage(result), ...uncertainty }
 			: {
 					...result,
 					lower: Math.max(least, result.lower * (1 - half)),

@@ -1,6 +1,7 @@
 import { and, desc, eq, gte, inArray } from 'drizzle-orm';
 import { boundsOf, type TestResult } from '$lib/core/reading';
 import type { Instant } from '$lib/core/time';
+import { COVERAGE } from '$lib/core/uncertainty';
 import { alias } from 'drizzle-orm/mysql-core';
 import { methodVersion, rawReading, result, sample, siteMethod, testRun } from '../db/schema/index.ts';
 import type { Reader } from './database.ts';
@@ -22,12 +23,31 @@ export const resultColumns = {
 
 type ResultRow = Pick<typeof result.$inferSelect, keyof typeof resultColumns>;
 
+/** Of something evenly spread and nothing else. */
+const LEAST_COVERAGE = 0.95 * Math.sqrt(3) - 1e-6;
+
+/** A factor of its own stands in the end of the interval that was stored with it. */
+function ownCoverage({ value, upper, uRandom, uCommon }: ResultRow): { readonly coverage?: number } {
+	const u = Math.hypot(uRandom ?? 0, uCommon ?? 0);
+	if (value === null || upper === null || !(u > 0)) return {};
+	const coverage = (upper - value) / u;
+	// Beyond these it is the usual one, or what is left of it after rounding.
+	return coverage > LEAST_COVERAGE && coverage < COVERAGE - 0.01 ? { coverage } : {};
+}
+
 /** The row's shape is checked by the database, so the numbers that its kind needs are there. */
 export function resultOf(row: ResultRow): TestResult {
 	const measured = { parameter: row.parameter, unit: row.unit };
 	switch (row.kind) {
 		case 'value':
-			return { ...measured, kind: 'value', value: row.value!, uRandom: row.uRandom!, uCommon: row.uCommon! };
+			return {
+				...measured,
+				kind: 'value',
+				value: row.value!,
+				uRandom: row.uRandom!,
+				uCommon: row.uCommon!,
+				...ownCoverage(row)
+			};
 		case 'interval':
 			return {
 				...measured,

@@ -22,6 +22,7 @@ import { pointOf } from '$lib/core/reading';
 import { addDays, civilDate, daysBetween, type Instant } from '$lib/core/time';
 import type { StoredPlan, StoredPlanNote } from '../repository/correction.ts';
 import type { JudgedWater } from './judge-water.ts';
+import { strangeMoves } from './strange-moves.ts';
 import { isLine } from './water-history.ts';
 
 /** A plan that nobody closed is over so many days after its last step. */
@@ -269,6 +270,12 @@ export function seenPlan(
 	};
 }
 
+/** Whether what it raises moves as no tank moves it, and nobody has looked since. */
+function isHeld({ goals, plan, state }: SeenPlan, judged: JudgedWater): boolean {
+	if (state !== 'running' || (plan.request.kind === 'doses' && plan.request.looked)) return false;
+	return strangeMoves(judged).some((move) => goals.some((g) => g.parameter === move.parameter));
+}
+
 /** The same in a line. */
 export function planLine(seen: SeenPlan, judged: JudgedWater): PlanLine {
 	const { now, timeZone } = judged;
@@ -293,6 +300,7 @@ export function planLine(seen: SeenPlan, judged: JudgedWater): PlanLine {
 							(s.day === day && s.state !== 'skipped') || (s.state === 'open' && s.day < day && s.day >= 0)
 					)
 				: [],
+		held: isHeld(seen, judged),
 		missed: seen.steps.filter((s) => s.state === 'missed').length
 	};
 }

@@ -11,9 +11,12 @@ export function strangeMoves(
 	judged: Pick<JudgedWater, 'estimates' | 'events' | 'now' | 'water'>
 ): StrangeMove[] {
 	const dosed = dosedPerDay(judged);
-	return WATCHED_MOVES.flatMap((parameter) => {
+	const found = WATCHED_MOVES.flatMap((parameter) => {
 		const line = judged.estimates.of(parameter);
 		if (!isLine(parameter, line) || line.basedOn < LEAST_READINGS) return [];
 		return strangeMove(parameter, driftOf(line, judged.now), dosed[parameter] ?? 0) ?? [];
 	});
+	// The three are estimated together: what alkalinity tells, the others would only repeat.
+	const told = found.some((m) => m.parameter === 'alkalinity');
+	return found.filter((m) => !told || (m.parameter !== 'calcium' && m.parameter !== 'magnesium'));
 }

@@ -3,7 +3,15 @@
 	import { HUSBANDRY } from '$lib/core/correction';
 	import type { ParameterId, UnitId } from '$lib/core/quantity';
 	import type { Instant } from '$lib/core/time';
-	import { courseWords, planTitle, repairTitle, repairValue, repairWhy, stepWords } from '$lib/format/adjust';
+	import {
+		courseWords,
+		HELD,
+		planTitle,
+		repairTitle,
+		repairValue,
+		repairWhy,
+		stepWords
+	} from '$lib/format/adjust';
 	import { DYING } from '$lib/format/danger';
 	import { CAUSES, NEGLECTED } from '$lib/format/husbandry';
 	import { shortDay } from '$lib/format/date';
@@ -78,6 +86,7 @@
 				{courseWords(plan.offCourse.parameter, plan.offCourse.followed, units[plan.offCourse.parameter])}
 			</p>
 		{/if}
+		{#if plan.held}<p class="mt-1 border-l-4 border-warn pl-3">{HELD}</p>{/if}
 		{#each plan.today as step (step.id)}
 			<p class="small figures mt-1">
 				{step.state === 'done' ? '✓ Done:' : step.day < plan.day - 1 ? 'Still open:' : 'Today:'}

@@ -18,6 +18,9 @@
 				<li>
 					<strong class="text-warn">{words.title}</strong>
 					<span class="small">{words.text}</span>
+					{#if matter.kind === 'verdict'}<a class="link small whitespace-nowrap" href="{context.base}/adjust"
+							>Put it right</a
+						>{/if}
 					{#if words.link}<a class="link small whitespace-nowrap" href={words.link.href}>{words.link.text}</a
 						>{/if}
 				</li>

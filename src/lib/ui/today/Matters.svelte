@@ -6,17 +6,18 @@
 	interface Props {
 		shown: readonly MatterToday[];
 		folded: readonly MatterToday[];
+		/** How many dangers stand above already. */
+		dangers: number;
 		context: MatterContext;
 	}
-	let { shown, folded, context }: Props = $props();
+	let { shown, folded, dangers, context }: Props = $props();
 
-	const warns = (m: MatterToday) => m.danger || (m.kind === 'verdict' && isWarning(m.verdict.grade));
+	const warns = (m: MatterToday) => m.kind === 'verdict' && isWarning(m.verdict.grade);
 </script>
 
 {#snippet one(matter: MatterToday)}
 	{@const words = matterWords(matter, context)}
-	<li class="border-t py-3 {matter.danger ? 'border-l-4 border-l-warn pl-3' : ''}">
-		{#if matter.danger}<p class="label text-warn">Danger to animals</p>{/if}
+	<li class="border-t py-3">
 		<strong class={warns(matter) ? 'text-warn' : ''}>{words.title}</strong>
 		<span class="small figures block text-muted"
 			>{words.text}
@@ -30,7 +31,7 @@
 
 <h2 class="label mt-8">What needs a decision</h2>
 {#if shown.length === 0}
-	<p class="mt-2 border-t py-3 text-muted">Nothing at present.</p>
+	<p class="mt-2 border-t py-3 text-muted">{dangers > 0 ? 'Nothing besides.' : 'Nothing at present.'}</p>
 {:else}
 	<ul class="mt-2" aria-label="What needs a decision">
 		{#each shown as matter, i (i)}{@render one(matter)}{/each}

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import type { PlanLine } from '$lib/contract/adjust';
 	import type { ParameterId, UnitId } from '$lib/core/quantity';
-	import { courseWords, planTitle, stepWords } from '$lib/format/adjust';
+	import { courseWords, HELD, planTitle, stepWords } from '$lib/format/adjust';
 
 	interface Props {
 		plans: readonly PlanLine[];
@@ -24,6 +24,8 @@
 			<span class="small block text-muted"
 				>{plan.state === 'over' ? 'Over: end it, or plan the rest.' : `Day ${plan.day} of ${plan.days}`}</span
 			>
+			{#if plan.held && plan.id !== told}<span class="small block border-l-4 border-warn pl-2">{HELD}</span
+				>{/if}
 			{#each plan.id === told ? [] : plan.today as step (step.id)}
 				<span class="small figures block"
 					>{step.state === 'done' ? '✓' : step.day < plan.day - 1 ? 'Still open:' : 'Today:'}

@@ -5,7 +5,7 @@
 	import { isDue } from '$lib/core/judgement';
 	import { nameWithin, PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
 	import { endOfDay, type Instant } from '$lib/core/time';
-	import { stepWords } from '$lib/format/adjust';
+	import { HELD, stepWords } from '$lib/format/adjust';
 	import { whyDue } from '$lib/format/bench';
 	import { longDay, shortDay } from '$lib/format/date';
 	import { EVENT_NAMES, eventWords } from '$lib/format/event';
@@ -41,6 +41,8 @@
 	const desk = benchDeskOf();
 	const base = $derived(`/waters/${water.id}`);
 	const rows = $derived(today.rows);
+	/** Dangers stand above all, as on every page. */
+	const besides = $derived(today.shown.filter((m) => !m.danger));
 	const context = $derived({ units, timeZone, now, base });
 	const end = $derived(endOfDay(now, timeZone));
 	const due = $derived(today.due.filter((d) => isDue(d, end)));
@@ -95,7 +97,10 @@
 			</ul>
 			<p class="mt-4"><Action kind="primary" size="large" href="{base}/bench">Go to the bench</Action></p>
 		{:else if asking}
-			<h1 class="mt-3 text-2xl">A correction goes on today</h1>
+			<h1 class="mt-3 text-2xl">
+				{asking.held ? 'A correction waits until you have looked' : 'A correction goes on today'}
+			</h1>
+			{#if asking.held}<p class="mt-1">{HELD}</p>{/if}
 			<ul class="small figures mt-2" aria-label="Its steps today">
 				{#each openSteps(asking) as step (step.id)}<li class="border-t py-1.5">
 						{stepWords(step, units)}
@@ -125,7 +130,7 @@
 				{base}
 				{units}
 			/>{/if}
-		<Matters shown={today.shown} folded={today.folded} {context} />
+		<Matters shown={besides} folded={today.folded} dangers={today.shown.length - besides.length} {context} />
 	</div>
 
 	<div class="lately bg-paper px-4 pt-4 pb-6 lg:border-r lg:px-8">
