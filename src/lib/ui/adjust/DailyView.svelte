@@ -231,7 +231,7 @@
 			{/if}
 			{#if asked.length > 0}
 				<label class="flex min-h-11 items-start gap-3 sm:col-span-2">
-					<input type="checkbox" name="looked" value="yes" class="mt-1 size-5" />
+					<input type="checkbox" name="looked" value="yes" class="mt-1 size-5 shrink-0" />
 					<span>I have looked: pumps run, bottles are not empty, nothing else is added.</span>
 				</label>
 			{:else if wish.looked === 'yes'}<input type="hidden" name="looked" value="yes" />{/if}

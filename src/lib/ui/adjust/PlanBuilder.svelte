@@ -136,7 +136,13 @@
 					</div>
 					{#if asks || looked}
 						<label class="flex min-h-11 max-w-[30rem] items-start gap-3">
-							<input type="checkbox" name="looked" value="yes" checked={looked} class="mt-1 size-5" />
+							<input
+								type="checkbox"
+								name="looked"
+								value="yes"
+								checked={looked}
+								class="mt-1 size-5 shrink-0"
+							/>
 							<span
 								>I have looked: pumps run, bottles are not empty, nothing else is added, volume and strength
 								are right.</span

@@ -16,7 +16,7 @@
 			{#each dangers as matter, i (i)}
 				{@const words = matterWords(matter, context)}
 				<li>
-					<strong class="text-warn">{words.title}</strong>
+					<strong class="block text-lg text-warn">{words.title}</strong>
 					<span class="small">{words.text}</span>
 					{#if matter.kind === 'verdict'}<a class="link small whitespace-nowrap" href="{context.base}/adjust"
 							>Put it right</a

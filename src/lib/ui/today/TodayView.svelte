@@ -107,10 +107,15 @@
 					</li>{/each}
 			</ul>
 			<p class="mt-4 flex flex-wrap gap-3">
-				<Action kind="primary" size="large" href="{base}/adjust/plans/{asking.id}"
-					>Go to the correction</Action
-				>
-				<Action size="large" href="{base}/bench">Go to the bench</Action>
+				{#if asking.held}
+					<Action kind="primary" size="large" href="{base}/bench">Test again</Action>
+					<Action size="large" href="{base}/adjust/plans/{asking.id}">Go to the correction</Action>
+				{:else}
+					<Action kind="primary" size="large" href="{base}/adjust/plans/{asking.id}"
+						>Go to the correction</Action
+					>
+					<Action size="large" href="{base}/bench">Go to the bench</Action>
+				{/if}
 			</p>
 		{:else}
 			<h1 class="mt-3 text-2xl">Nothing is due today</h1>
