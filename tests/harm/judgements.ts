@@ -13,11 +13,17 @@ import {
 	afterCycle,
 	followCycle,
 	freeAmmonia,
+	judgeResult,
 	pressing,
 	type CycleReading,
 	type FreeAmmonia
 } from '../../src/lib/core/judgement/index.ts';
-import { firstImpossible, POSSIBLE_IN_WATER, type ParameterId } from '../../src/lib/core/quantity/index.ts';
+import {
+	firstImpossible,
+	PARAMETERS,
+	POSSIBLE_IN_WATER,
+	type ParameterId
+} from '../../src/lib/core/quantity/index.ts';
 import { plausibleRangeOf } from '../../src/lib/core/reading/index.ts';
 import { addDays, instant } from '../../src/lib/core/time/index.ts';
 import { askWords, repairTitle } from '../../src/lib/format/adjust.ts';
@@ -154,6 +160,23 @@ export const AMMONIA: readonly Situation[] = [
 		}
 	}
 ];
+
+export const BOUNDS: readonly Situation[] = (
+	[
+		['ph', '>', 8.8, { low: 7.8, high: 8.5, aim: null }, 'high'],
+		['alkalinity', '<', 4, { low: 7.5, high: 9, aim: 8.2 }, 'low'],
+		['ammonia', '>', 5, { low: null, high: 0.1, aim: null }, 'high'],
+		['nitrate', '>', 60, { low: 2, high: 15, aim: 5 }, 'high']
+	] as const
+).map(([parameter, sense, limit, band, side]) => ({
+	what: `${PARAMETERS[parameter].name} was read as "${sense === '>' ? 'above' : 'below'} ${limit}"`,
+	never: 'no verdict, as if nothing had been read',
+	advised: () => {
+		const verdict = judgeResult(bound(parameter, sense, limit), band);
+		must(verdict?.side === side && (verdict.grade ?? '').includes('outside'), `${verdict?.grade}`);
+		return `${verdict!.grade === 'far-outside' ? 'Far outside' : 'Outside'}, ${verdict!.side}.`;
+	}
+}));
 
 const START = instant(1_750_000_000_000);
 const RANGE: Readonly<Record<string, readonly [number, number]>> = {

@@ -1,7 +1,7 @@
 import { CONVENTIONS, DAILY_LIMITS, LIMITED, type Convention } from '../../src/lib/core/caution/index.ts';
 import { PARAMETERS, UNITS } from '../../src/lib/core/quantity/index.ts';
 import { ACIDITY, DAILY, MISTYPED } from './doses.ts';
-import { AMMONIA, CYCLE, DOUBTED, LIMITS_KEPT, ORDER } from './judgements.ts';
+import { AMMONIA, BOUNDS, CYCLE, DOUBTED, LIMITS_KEPT, ORDER } from './judgements.ts';
 import type { Situation } from './situation.ts';
 
 export const SITUATIONS: Readonly<Record<string, readonly Situation[]>> = {
@@ -9,6 +9,7 @@ export const SITUATIONS: Readonly<Record<string, readonly Situation[]>> = {
 	'pH and what falls out': ACIDITY,
 	'Typed wrong': MISTYPED,
 	'A reading that does not fit': DOUBTED,
+	'A bound': BOUNDS,
 	'Free ammonia': AMMONIA,
 	'A new tank': CYCLE,
 	'What comes first': ORDER,

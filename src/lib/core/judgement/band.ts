@@ -57,3 +57,32 @@ export function againstBand(value: number, u: number, band: Omit<Band, 'aim'>): 
 	const resolves = band.low === null || band.high === null || atMost(most - least, band.high - band.low);
 	return { pIn: 1 - pBelow - pAbove, pBelow, pAbove, decision, far, resolves };
 }
+
+/**
+ * What a bound says of a band for certain: all of what it leaves lies above, below or inside.
+ *
+ * @returns null where it leaves more than one of them
+ */
+export function boundAgainstBand(
+	sense: '<' | '>',
+	limit: number,
+	band: Omit<Band, 'aim'>
+): BandProbabilities | null {
+	const { low, high } = band;
+	const step = farStep(band);
+	const sure = { pIn: 0, pBelow: 0, pAbove: 0, far: false, resolves: true };
+	if (sense === '>') {
+		if (high !== null && atLeast(limit, high)) {
+			return { ...sure, pAbove: 1, decision: 'clear_high', far: atLeast(limit, high + step) };
+		}
+		return high === null && low !== null && atLeast(limit, low)
+			? { ...sure, pIn: 1, decision: 'clear_in' }
+			: null;
+	}
+	if (low !== null && atMost(limit, low)) {
+		return { ...sure, pBelow: 1, decision: 'clear_low', far: atMost(limit, low - step) };
+	}
+	return low === null && high !== null && atMost(limit, high)
+		? { ...sure, pIn: 1, decision: 'clear_in' }
+		: null;
+}

@@ -1,5 +1,6 @@
+import { pointOf, standardUncertaintyOf, type TestResult } from '../reading/index.ts';
 import { SURPRISING_Z } from '../trend/index.ts';
-import { againstBand, type Band, type BandProbabilities } from './band.ts';
+import { againstBand, boundAgainstBand, type Band, type BandProbabilities } from './band.ts';
 
 export type Grade =
 	'inside' | 'probably-inside' | 'cannot-tell' | 'probably-outside' | 'outside' | 'far-outside';
@@ -60,4 +61,21 @@ export function judge(
 		probabilities,
 		expectation: expected ? { ...expected, z, fits: Math.abs(z) <= SURPRISING_Z } : null
 	};
+}
+
+/** How small a standard uncertainty may be to be judged by. */
+const LEAST_U = 1e-9;
+
+/**
+ * Judges a result of any kind by itself. A bound is one: "above 8.8" lies above a band that ends at 8.4, as surely as a
+ * number would.
+ *
+ * @returns null where a bound leaves both sides of a limit open
+ */
+export function judgeResult(result: TestResult, band: Band | null): Verdict | null {
+	const point = pointOf(result);
+	if (point) return judge(point.value, Math.max(standardUncertaintyOf(point), LEAST_U), band, null);
+	if (!band || result.kind !== 'bound') return null;
+	const probabilities = boundAgainstBand(result.sense, result.limit, band);
+	return probabilities && { ...gradeOf(probabilities), band, probabilities, expectation: null };
 }

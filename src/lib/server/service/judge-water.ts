@@ -15,6 +15,7 @@ import {
 	isActedOnEarly,
 	isFresh,
 	judge,
+	judgeResult,
 	PANEL_DAYS,
 	PANELS,
 	PROFILES,
@@ -58,7 +59,6 @@ const BESIDE_DAYS = 3;
 /** The cycle is told for so long after it was done. */
 const CYCLE_TOLD_DAYS = 60;
 const MINUTES_PER_DAY = 1440;
-const MOST_SALINITY = 42;
 /** Nitrate that the first animals of a tank may meet, mg/L (husbandry convention). */
 const AFTER_CYCLE_NITRATE = 20;
 
@@ -153,7 +153,7 @@ function rowOf(
 	const estimate = isLine(parameter, line) ? line : null;
 	const own = results.filter((r) => r.result.parameter === parameter);
 	const point = pointOf(last.result);
-	const single = point ? judge(point.value, standardUncertaintyOf(point), plainBand(band), null) : null;
+	const single = judgeResult(last.result, plainBand(band));
 	const today = estimate && estimateToday(estimate, band, now);
 	const verdict = today?.verdict ?? single;
 	const salinity = estimates.of('salinity')?.at(now).value ?? null;

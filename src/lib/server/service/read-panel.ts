@@ -1,7 +1,7 @@
 import type { PanelAnswer, PanelTest } from '$lib/contract/findings';
-import { judge, PANELS, type Band, type PanelHappening } from '$lib/core/judgement';
+import { judgeResult, PANELS, type Band, type PanelHappening } from '$lib/core/judgement';
 import type { ParameterId } from '$lib/core/quantity';
-import { boundsOf, pointOf, standardUncertaintyOf, type TestResult } from '$lib/core/reading';
+import { boundsOf, type TestResult } from '$lib/core/reading';
 import { addDays, type Instant } from '$lib/core/time';
 import type { SiteScope } from '../repository/scope.ts';
 import type { Water } from '../repository/water.ts';
@@ -14,9 +14,8 @@ const TELLS_DAYS = 7;
 
 /** Which outcome a result is: by the likelier side of the band, none where the band says so. */
 function outcomeOf(at: Instant, result: TestResult, band: Band | null): PanelTest['since'] {
-	const point = pointOf(result);
 	if (!band) return { at, result, verdict: null, outcome: null };
-	const verdict = point ? judge(point.value, standardUncertaintyOf(point), band, null) : null;
+	const verdict = judgeResult(result, band);
 	if (verdict?.probabilities) {
 		const { pIn, pBelow, pAbove } = verdict.probabilities;
 		const most = Math.max(pIn, pBelow, pAbove);

@@ -1,6 +1,5 @@
 import type { LastSession, MatterToday, TodayAnswer } from '$lib/contract/today';
-import { judge, pressing, STAGES, type DueTest, type StageId } from '$lib/core/judgement';
-import { pointOf, standardUncertaintyOf } from '$lib/core/reading';
+import { judgeResult, pressing, STAGES, type DueTest, type StageId } from '$lib/core/judgement';
 import { addDays, civilDate } from '$lib/core/time';
 import type { SiteScope } from '../repository/scope.ts';
 import type { Water } from '../repository/water.ts';
@@ -25,12 +24,11 @@ function lastSessionOf({ results, targets, timeZone }: JudgedWater): LastSession
 	return {
 		at: last.at,
 		results: own.map(({ result, at }) => {
-			const point = pointOf(result);
 			const band = plainBand(bandAt(targets, result.parameter, at));
 			return {
 				parameter: result.parameter,
 				result,
-				verdict: point && band ? judge(point.value, standardUncertaintyOf(point), band, null) : null
+				verdict: band ? judgeResult(result, band) : null
 			};
 		})
 	};

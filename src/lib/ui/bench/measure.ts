@@ -1,5 +1,5 @@
 import type { BenchContext, BenchOffer } from '$lib/contract/bench';
-import { judge, type Verdict } from '$lib/core/judgement';
+import { judge, judgeResult, type Verdict } from '$lib/core/judgement';
 import { sampleOf, titrationsOf, worthAt, type Method, type Portion } from '$lib/core/method';
 import { weighReading, type SlipAssessment, type SlipPriors } from '$lib/core/plausibility';
 import {
@@ -28,10 +28,10 @@ export interface Measurement {
 	readonly slips: SlipAssessment | null;
 }
 
-/** Judges one result; a bound has nothing to be judged by yet. */
+/** Judges one result, against what was expected where it is a number. */
 export function judged(result: TestResult, context: BenchContext | undefined): Verdict | null {
 	const point = pointOf(result);
-	if (!point) return null;
+	if (!point) return judgeResult(result, context?.band ?? null);
 	const expected = context?.expected ?? null;
 	return judge(
 		point.value,

@@ -2,7 +2,7 @@ import { pointOf, boundsOf, type TestResult } from '../../reading/index.ts';
 import { atReferenceSalinity, referenceIon } from '../../seawater/index.ts';
 import { addDays, daysBetween, type Instant } from '../../time/index.ts';
 import type { ParameterId } from '../../quantity/index.ts';
-import { againstBand, type Band } from '../band.ts';
+import { againstBand, boundAgainstBand, type Band } from '../band.ts';
 import { runOnOneSide } from '../run-of-side.ts';
 import type { FactName, Facts } from './facts.ts';
 
@@ -78,7 +78,14 @@ class Collected {
 			const reading = this.last(parameter);
 			const point = reading && pointOf(reading.result);
 			const band = bandOf(parameter);
-			if (!reading || !point || !band || !(uOf(point) > 0)) continue;
+			if (!reading || !band) continue;
+			if (reading.result.kind === 'bound') {
+				const { sense, limit } = reading.result;
+				const told = boundAgainstBand(sense, limit, band);
+				this.set(`${parameter}.below`, told && told.pBelow);
+				this.set(`${parameter}.above`, told && told.pAbove);
+			}
+			if (!point || !(uOf(point) > 0)) continue;
 			const { pBelow, pAbove } = againstBand(point.value, uOf(point), band);
 			this.set(`${parameter}.below`, pBelow);
 			this.set(`${parameter}.above`, pAbove);
