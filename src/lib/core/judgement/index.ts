@@ -38,6 +38,7 @@ export {
 } from './cycle.ts';
 export {
 	factsOf,
+	ReadingsInTime,
 	findingsOf,
 	RULES,
 	RULE_IDS,

@@ -19,6 +19,7 @@ import {
 	PANEL_DAYS,
 	PANELS,
 	PROFILES,
+	ReadingsInTime,
 	RULES,
 	runOnOneSide,
 	seaWaterFor,
@@ -210,16 +211,18 @@ export function factsAt(
 	given: Pick<JudgedWater, 'water' | 'timeZone' | 'results' | 'events' | 'targets'> & {
 		/** What the water was at a time, where that is asked of the past. */
 		readonly profileAt?: (at: Instant) => Water['profile'];
+		/** The results grouped, where many days are asked of. */
+		readonly inTime?: ReadingsInTime;
 	},
 	at: Instant,
 	departureZ: number | null
 ): Facts {
-	const { water, timeZone, results, events, targets } = given;
+	const { water, timeZone, results, events, targets, inTime } = given;
 	const { profile } = given.profileAt ? { profile: given.profileAt(at) } : water;
 	const until = events.filter((e) => e.happenedAt <= at);
 	return factsOf({
 		at,
-		readings: results.filter((r) => r.at <= at),
+		readingsOf: (inTime ?? new ReadingsInTime(results)).until(at),
 		bandOf: (parameter) => plainBand(bandAt(targets, parameter, at)),
 		mediumRuns: mediumRuns(until),
 		changes: until.filter((e) => e.kind === 'water-change').map((e) => e.happenedAt),

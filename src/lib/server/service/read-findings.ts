@@ -1,5 +1,5 @@
 import type { FindingsAnswer, PastFinding } from '$lib/contract/findings';
-import { findingsOf, RULES, type RuleId } from '$lib/core/judgement';
+import { findingsOf, ReadingsInTime, RULES, type RuleId } from '$lib/core/judgement';
 import { civilDate, daysBetween, type Instant } from '$lib/core/time';
 import type { SiteScope } from '../repository/scope.ts';
 import { profilesOf, type Water } from '../repository/water.ts';
@@ -10,6 +10,9 @@ import { factsAt, judgeWater } from './judge-water.ts';
 const APART_DAYS = 22;
 const OF_READINGS = RULES.filter((r) => 'ofReadings' in r);
 
+/** What the rules ask of the log besides readings. */
+const ASKED_EVENTS: ReadonlySet<string> = new Set(['water-change', 'medium-in', 'medium-out']);
+
 /** What the rules find in a water now, and what they would have found on every day on which it was tested. */
 export async function readFindings(deps: Deps, scope: SiteScope, water: Water): Promise<FindingsAnswer> {
 	const [judged, profiles] = await Promise.all([
@@ -18,7 +21,12 @@ export async function readFindings(deps: Deps, scope: SiteScope, water: Water): 
 	]);
 	// A day is judged by what the water was then: a reef of today may have been a tank that cycled.
 	const profileAt = (at: Instant) => profiles.find((p) => p.fromAt <= at)?.profile ?? water.profile;
-	const then = { ...judged, profileAt };
+	const then = {
+		...judged,
+		profileAt,
+		inTime: new ReadingsInTime(judged.results),
+		events: judged.events.filter((e) => ASKED_EVENTS.has(e.kind))
+	};
 	const off = new Set(judged.settings.rulesOff);
 	const lastOfDay = new Map<string, Instant>();
 	for (const { at } of judged.results) lastOfDay.set(civilDate(at, scope.timeZone), at);

@@ -1,21 +1,17 @@
-import { pointOf, boundsOf, type TestResult } from '../../reading/index.ts';
+import { boundsOf, plausibleRangeOf, pointOf, type TestResult } from '../../reading/index.ts';
 import { atReferenceSalinity, referenceIon } from '../../seawater/index.ts';
 import { addDays, daysBetween, type Instant } from '../../time/index.ts';
 import type { ParameterId } from '../../quantity/index.ts';
 import { againstBand, boundAgainstBand, type Band } from '../band.ts';
 import { runOnOneSide } from '../run-of-side.ts';
 import type { FactName, Facts } from './facts.ts';
-
-export interface DatedReading {
-	readonly at: Instant;
-	readonly result: TestResult;
-}
+import type { DatedReading, ReadingsOf } from './readings-in-time.ts';
 
 /** What the facts of a water are taken from. */
 export interface FactsGiven {
 	readonly at: Instant;
 	/** In the order of time, none after `at`. */
-	readonly readings: readonly DatedReading[];
+	readonly readingsOf: ReadingsOf;
 	readonly bandOf: (parameter: ParameterId) => Band | null;
 	readonly mediumRuns: boolean;
 	/** Water changes, newest last. */
@@ -59,7 +55,7 @@ class Collected {
 		this.#given = given;
 	}
 	of(parameter: ParameterId): readonly DatedReading[] {
-		return this.#given.readings.filter((r) => r.result.parameter === parameter);
+		return this.#given.readingsOf(parameter);
 	}
 	last(parameter: ParameterId): DatedReading | null {
 		return this.of(parameter).at(-1) ?? null;
@@ -154,7 +150,7 @@ class Collected {
 			);
 		}
 		const last = lately.at(-1);
-		if (last) this.set('ph.upper', boundsOf(last.result).upper);
+		if (last) this.set('ph.upper', plausibleRangeOf(last.result).upper);
 	}
 	salt(): void {
 		const readings = this.of('salinity');

@@ -3,7 +3,7 @@ import type { ParameterId, UnitId } from '../../quantity/index.ts';
 import { PARAMETERS } from '../../quantity/index.ts';
 import type { TestResult } from '../../reading/index.ts';
 import { addDays, fromIso } from '../../time/index.ts';
-import { factsOf, findingsOf, RULES, type DatedReading, type FactsGiven } from './index.ts';
+import { factsOf, findingsOf, ReadingsInTime, RULES, type DatedReading, type FactsGiven } from './index.ts';
 import { PROFILES } from '../profiles.ts';
 import type { Band } from '../band.ts';
 
@@ -42,7 +42,7 @@ const step = (
 });
 const given = (readings: readonly DatedReading[], change: Partial<FactsGiven> = {}): FactsGiven => ({
 	at: now,
-	readings: [...readings].sort((a, b) => a.at - b.at),
+	readingsOf: new ReadingsInTime([...readings].sort((a, b) => a.at - b.at)).until(now),
 	bandOf: (p) => reefBands[p] ?? null,
 	mediumRuns: false,
 	changes: [],
@@ -120,5 +120,22 @@ describe('facts of a water', () => {
 		const g = given([value('alkalinity', 0, 0.5, 0.2)], { fresh: true, bandOf: (p) => soft[p] ?? null });
 		expect(found(g)).toContain('buffer-runs-out');
 		expect(factsOf(g).salinity).toBeUndefined();
+	});
+});
+
+describe('readings in time', () => {
+	it('stand at every time as if all were gone through', () => {
+		const all = Array.from({ length: 60 }, (_, i) =>
+			value(i % 3 === 0 ? 'calcium' : 'alkalinity', 60 - Math.floor(i / 2), i, 1)
+		);
+		const inTime = new ReadingsInTime(all);
+		for (let daysAgo = 65; daysAgo >= -1; daysAgo -= 0.5) {
+			const at = addDays(now, -daysAgo);
+			const readingsOf = inTime.until(at);
+			for (const parameter of ['calcium', 'alkalinity', 'nitrate'] as const) {
+				const plain = all.filter((r) => r.at <= at && r.result.parameter === parameter);
+				expect(readingsOf(parameter)).toEqual(plain);
+			}
+		}
 	});
 });
