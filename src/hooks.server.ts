@@ -1,3 +1,4 @@
+import { judgedOnce } from '$lib/server/service/judge-water';
 import { createHash, randomUUID } from 'node:crypto';
 import { existsSync, readFileSync } from 'node:fs';
 import { building } from '$app/environment';
@@ -188,7 +189,10 @@ export const handle: Handle = async ({ event, resolve }) => {
 	if (person && !limiter.admits(`member ${person.id}`)) return tooOften();
 	event.locals.openWater = once(async (waterId: string) => {
 		if (!person) error(401, { message: 'You are not signed in.', code: 'not-signed-in' });
-		return services.openWater(person, waterId);
+		const open = await services.openWater(person, waterId);
+		// The frame and the page ask for the same.
+		if (open) judgedOnce(open.water);
+		return open;
 	});
 
 	const { theme } = event.locals.preferences;

@@ -74,7 +74,7 @@ describe('every form of reading, by hand', () => {
 		const me = await openPage(world);
 		await begin(me, 'po4-meter');
 		await type(me, 'on the display', '31');
-		await me.sees('0.095 ± 0.014 mg/L PO₄');
+		await me.sees('0.095 ± 0.012 mg/L PO₄');
 		await refuses(me, 'on the display', ['x', '1e3', 'NaN', '--2'], '31');
 		for (const nonsense of ['-3', '5000', '3.25']) {
 			await type(me, 'on the display', nonsense);

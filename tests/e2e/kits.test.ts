@@ -31,7 +31,7 @@ const KITS: readonly [
 		'alk-meter',
 		(me) => type(me, 'on the display', '143'),
 		'That is what it shows',
-		/8\.0 ± 0\.4 dKH/,
+		/8\.0 ± 0\.3 dKH/,
 		/143 mg\/L CaCO₃/
 	],
 	// 42.5 drops of 10.0 mg/L each.
@@ -60,7 +60,7 @@ const KITS: readonly [
 		'salinity-meter',
 		(me) => type(me, 'on the display', '35.1'),
 		'That is what it shows',
-		/35\.1 ± 0\.8 PSU/,
+		/35\.1 ± 0\.7 PSU/,
 		/35\.1 PSU/
 	]
 ];

@@ -288,15 +288,15 @@ describe('a plan under way', () => {
 			details: { supplement: 'Part one', amountMlPerDay: 20, strength },
 			note: ''
 		});
-		for (let day = -30; day < 0; day += 3) await read(site, addDays(NOON, day), 6.6 - 0.06 * day);
+		for (let day = -30; day < 0; day += 3) await read(site, addDays(NOON, day), 6.6 - 0.15 * day);
 		await read(site, addDays(NOON, -0.1), 6.6);
 		const { planId, seen } = await begun(site, raise(8.2));
 		const step = seen.steps.find((s) => s.what.kind === 'daily-dose')!;
 		expect(step.what).toMatchObject({ name: 'Part one', fromPerDay: 20, strength });
 		const toPerDay = step.what.kind === 'daily-dose' ? step.what.toPerDay : 0;
-		// 0.06 dKH a day in 540 L.
-		expect(toPerDay).toBeGreaterThan(20.8);
-		expect(toPerDay).toBeLessThan(24);
+		// 0.15 dKH a day in 540 L.
+		expect(toPerDay).toBeGreaterThan(23.5);
+		expect(toPerDay).toBeLessThan(28);
 		await world.services.noteStep(site.scope, told(planId, step.id));
 		const [event] = await world.services.readRecentEvents(site.scope, site.waterId, 1);
 		expect(event).toMatchObject({

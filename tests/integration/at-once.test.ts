@@ -68,18 +68,33 @@ describe('more commands at once than there are connections', () => {
 			ok: false,
 			fault: { code: 'beyond-scale', field: 'aim.alkalinity' }
 		});
+		// Doses of one plan leave less room for another's: one that has none is refused, and says so.
+		const first = await world.services.startPlan(scope, startsAt(waterId));
+		const doses = first.ok ? first.value.planId : '';
+		const dose = (await world.services.readPlan(scope, water, doses))!.steps.find(
+			(s) => s.what.kind === 'dose'
+		)!;
+		const more = await Promise.all(
+			Array.from({ length: 4 }, () => world.services.startPlan(scope, startsAt(waterId)))
+		);
+		expect(more.filter((m) => !m.ok && m.fault.code !== 'nothing-to-plan')).toEqual([]);
 		const begun = await Promise.all(
-			Array.from({ length: MANY }, () => world.services.startPlan(scope, startsAt(waterId)))
+			Array.from({ length: MANY }, () =>
+				world.services.startPlan(scope, {
+					...startsAt(waterId),
+					request: { kind: 'husbandry', id: 'nitrate-high' }
+				})
+			)
 		);
 		const planIds = begun.map((b) => (b.ok ? b.value.planId : ''));
 		expect(planIds).not.toContain('');
 		const plan = (await world.services.readPlan(scope, water, planIds[0]!))!;
-		const step = plan.steps.find((s) => s.what.kind === 'dose')!;
+		const step = plan.steps.find((s) => s.what.kind === 'remedy')!;
 		// As much as a tenth of the water is no dose, whoever notes it.
 		const much = {
 			id: id(),
-			planId: planIds[0]!,
-			stepId: step.id,
+			planId: doses,
+			stepId: dose.id,
 			outcome: 'done',
 			amount: 900_000
 		} as const;
@@ -115,10 +130,14 @@ describe('a pool of which all connections are taken', () => {
 		const small = connect(database.url, 1, 100);
 		let letGo = () => {};
 		const until = new Promise<void>((done) => (letGo = done));
+		let isTaken = () => {};
+		const taken = new Promise<void>((done) => (isTaken = done));
 		const held = small.db.transaction(async (tx) => {
 			await tx.execute(sql`select 1`);
+			isTaken();
 			await until;
 		});
+		await taken;
 		await expect(small.db.execute(sql`select 1`)).rejects.toMatchObject({ cause: { code: 'RECORDS_BUSY' } });
 		await expect(small.db.transaction((tx) => tx.execute(sql`select 1`))).rejects.toMatchObject({
 			code: 'RECORDS_BUSY'

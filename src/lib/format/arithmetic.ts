@@ -249,11 +249,16 @@ export interface BudgetRow {
 	readonly common: boolean;
 }
 
-/** The budget, largest first, each as the ± that it alone would give. */
+/**
+ * The budget, largest first, each as the ± that it alone would give.
+ *
+ * @param coverage what the ± of the whole is of its standard uncertainty
+ */
 export function budgetWords(
 	components: readonly UncertaintyComponent[],
 	parameter: ParameterId,
-	unit: UnitId
+	unit: UnitId,
+	coverage = COVERAGE
 ): readonly BudgetRow[] {
 	const total = components.reduce((sum, c) => sum + c.u * c.u, 0);
 	const from = PARAMETERS[parameter].canonicalUnit;
@@ -261,7 +266,7 @@ export function budgetWords(
 		.sort((a, b) => b.u - a.u)
 		.map((c) => ({
 			name: SOURCES[c.source].name,
-			expanded: measured(0, COVERAGE * convertSpan(c.u, from, unit)).plusMinus,
+			expanded: measured(0, coverage * convertSpan(c.u, from, unit)).plusMinus,
 			share: (c.u * c.u) / total,
 			common: c.repeats === 'common'
 		}));

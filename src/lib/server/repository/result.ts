@@ -23,8 +23,8 @@ export const resultColumns = {
 
 type ResultRow = Pick<typeof result.$inferSelect, keyof typeof resultColumns>;
 
-/** Of something evenly spread and nothing else. */
-const LEAST_COVERAGE = 0.95 * Math.sqrt(3) - 1e-6;
+/** Of something evenly spread it is 0.95·√3, a little less with something small beside it. */
+const LEAST_COVERAGE = 1.6;
 
 /** A factor of its own stands in the end of the interval that was stored with it. */
 function ownCoverage({ value, upper, uRandom, uCommon }: ResultRow): { readonly coverage?: number } {

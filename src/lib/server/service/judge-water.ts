@@ -314,8 +314,23 @@ function freeOf(water: Water, results: readonly DatedResult[], now: Instant): Fr
 	);
 }
 
+/** Waters of one request, whose page and frame ask for the same judgement. */
+const ofOneRequest = new WeakMap<Water, { judged: Promise<JudgedWater> | null }>();
+
+/** Lets a water be judged once for as long as this very object is used: that of one request. */
+export function judgedOnce(water: Water): void {
+	ofOneRequest.set(water, { judged: null });
+}
+
 /** Where a water stands: estimates, verdicts, stage, cycle, findings, open panels and the tests that are due. */
-export async function judgeWater(deps: Deps, scope: SiteScope, water: Water): Promise<JudgedWater> {
+export function judgeWater(deps: Deps, scope: SiteScope, water: Water): Promise<JudgedWater> {
+	const kept = ofOneRequest.get(water);
+	if (!kept) return judgeAnew(deps, scope, water);
+	kept.judged ??= judgeAnew(deps, scope, water);
+	return kept.judged;
+}
+
+async function judgeAnew(deps: Deps, scope: SiteScope, water: Water): Promise<JudgedWater> {
 	const now = deps.clock.now();
 	const since = addDays(now, -ESTIMATE_LOOK_BACK_DAYS);
 	const [read, events, targets, adopted, items, settings] = await Promise.all([

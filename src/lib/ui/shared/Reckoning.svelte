@@ -2,7 +2,7 @@
 	import type { Method } from '$lib/core/method';
 	import { PARAMETERS, type UnitId } from '$lib/core/quantity';
 	import type { KnownKit, Outcome, RawReading } from '$lib/core/reading';
-	import { largestComponent } from '$lib/core/uncertainty';
+	import { COVERAGE, largestComponent } from '$lib/core/uncertainty';
 	import {
 		arithmeticWords,
 		budgetWords,
@@ -10,7 +10,7 @@
 		sourceHelp,
 		sourceName
 	} from '$lib/format/arithmetic';
-	import { percent } from '$lib/format/number';
+	import { fixed, percent } from '$lib/format/number';
 	import { widthWords } from '$lib/format/quantity';
 	import SimulationCheck from './SimulationCheck.svelte';
 
@@ -28,6 +28,8 @@
 
 	const { result } = $derived(outcome);
 	const components = $derived(outcome.components);
+	/** What the ± is of the standard uncertainty. */
+	const coverage = $derived((result.kind === 'value' ? result.coverage : undefined) ?? COVERAGE);
 	const largest = $derived(components.length > 0 ? largestComponent(components) : null);
 </script>
 
@@ -54,7 +56,7 @@
 			<table class="small figures mt-2 w-full border-t">
 				<thead class="visually-hidden"><tr><th>Source</th><th>alone, ±</th><th>share</th></tr></thead>
 				<tbody>
-					{#each budgetWords(components, result.parameter, unit) as row, i (i)}
+					{#each budgetWords(components, result.parameter, unit, coverage) as row, i (i)}
 						<tr class="border-b">
 							<td class="py-1.5 pr-2"
 								>{row.name}{#if row.common}<span class="text-muted">, the same every time</span>{/if}</td
@@ -65,7 +67,10 @@
 					{/each}
 				</tbody>
 			</table>
-			<p class="small mt-2 text-muted">± covers about 95 % (k = 2). Single parts add up as squares.</p>
+			<p class="small mt-2 text-muted">
+				± covers about 95 % (k = {fixed(coverage, coverage === COVERAGE ? 0 : 2)}). Single parts add up as
+				squares.
+			</p>
 			<!-- A reading that is changed, as when a slip is taken back, needs a simulation of its own. -->
 			{#key JSON.stringify(reading)}
 				<SimulationCheck request={{ method, reading, kit, which }} {result} {unit} />
