@@ -206,7 +206,17 @@ export async function openPage(world: World, path = '/', viewport: typeof DESK |
 			const handle = (await find(words)).asElement();
 			if (!handle) throw new Error(`no "${words}"`);
 			// As a thumb would: the thing first, clear of the bar at the bottom.
-			await handle.evaluate((e) => (e as Element).scrollIntoView({ block: 'center', behavior: 'instant' }));
+			// What comes in late moves what stands below it: a person presses what stands still.
+			await handle.evaluate(async (e) => {
+				const thing = e as Element;
+				for (let still = 0, last = NaN, tries = 0; still < 3 && tries < 40; tries++) {
+					thing.scrollIntoView({ block: 'center', behavior: 'instant' });
+					const { top } = thing.getBoundingClientRect();
+					still = top === last ? still + 1 : 0;
+					last = top;
+					await new Promise((done) => setTimeout(done, 25));
+				}
+			});
 			try {
 				await (handle as unknown as { click(): Promise<void> }).click();
 			} catch {
