@@ -156,7 +156,8 @@ export async function openPage(world: World, path = '/', viewport: typeof DESK |
 	await page.setViewport(viewport);
 	const complaints: string[] = [];
 	page.on('console', (message) => {
-		if (message.type() === 'error') complaints.push(`${message.text()} ${message.location().url ?? ''}`.trim());
+		if (message.type() === 'error')
+			complaints.push(`${message.text()} ${message.location().url ?? ''}`.trim());
 	});
 	page.on('pageerror', (error) => complaints.push(error instanceof Error ? error.message : String(error)));
 	patient(page);
