@@ -40,6 +40,8 @@ import {
 } from './waters.ts';
 import { knownFrom } from '../../src/lib/core/correction/index.ts';
 
+/** What a day may change of alkalinity, dKH. */
+const HALF = { up: 0.5, down: 0.5 };
 const BICARBONATE = salt('NaHCO3');
 const CARBONATE = salt('Na2CO3');
 const CHLORIDE = salt('CaCl2.2H2O');
@@ -171,7 +173,7 @@ export const DAILY: readonly Situation[] = [
 		what: 'The daily page: 1.9 dKH a day seem used, 1 is dosed',
 		never: 'the whole difference at once',
 		advised: () => {
-			const step = dailyStep(1, known(1.9, 0.1), 0.5);
+			const step = dailyStep(1, known(1.9, 0.1), HALF);
 			must(step.how === 'part' && step.risePerDay <= 1.5, `${step.risePerDay}`);
 			return `Set it to bring ${step.risePerDay} dKH a day; test within two days, then the next step.`;
 		}
@@ -180,7 +182,7 @@ export const DAILY: readonly Situation[] = [
 		what: 'The daily page: 1.05 ± 0.1 used, 1 dosed',
 		never: 'a new setting for a difference that is not seen',
 		advised: () => {
-			must(dailyStep(1, known(1.05, 0.1), 0.5).how === 'leave', 'it is changed');
+			must(dailyStep(1, known(1.05, 0.1), HALF).how === 'leave', 'it is changed');
 			return 'Leave it, and go on testing.';
 		}
 	},
@@ -188,7 +190,7 @@ export const DAILY: readonly Situation[] = [
 		what: 'The daily page: far less is used than is dosed (1 dosed, 0.1 used)',
 		never: 'the dose cut to that at once',
 		advised: () => {
-			const step = dailyStep(1, known(0.1, 0.1), 0.5);
+			const step = dailyStep(1, known(0.1, 0.1), HALF);
 			must(step.how === 'part' && step.risePerDay >= 0.5 - 1e-9, `${step.risePerDay}`);
 			return `Set it to bring ${step.risePerDay} dKH a day; test within two days, then the next step.`;
 		}

@@ -369,6 +369,8 @@ export interface SeenPlan {
 	/** Net volume by dose and response, where readings say that it or the product is off. */
 	readonly reason:
 		{ readonly kind: 'volume' | 'either'; readonly volumeL: Known } | { readonly kind: 'product' } | null;
+	/** Its level moves as no tank moves it: nothing is added before somebody looked. */
+	readonly held: boolean;
 	/** How often the rest was planned anew. */
 	readonly adapted: number;
 	/** The method that each parameter was read with last, for going to the bench. */

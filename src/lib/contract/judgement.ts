@@ -1,5 +1,5 @@
 import { Type, type Static } from '@sinclair/typebox';
-import { CYCLE_SCHOOLS, PROFILE_IDS, RULE_IDS } from '$lib/core/judgement';
+import { CYCLE_SCHOOLS, PROFILE_IDS, RULE_IDS, USUAL_CYCLE } from '$lib/core/judgement';
 import { PARAMETER_IDS } from '$lib/core/quantity';
 import { closed, Id, InstantMs, words } from './common.ts';
 
@@ -31,7 +31,7 @@ export type JudgementSettings = Static<typeof JudgementSettings>;
 
 /** Until a keeper says otherwise. The chance is the choice of docs/calibration-judgement.md. */
 export const USUAL_SETTINGS: JudgementSettings = {
-	cycle: { clearDays: 5, school: 'both' },
+	cycle: USUAL_CYCLE,
 	testing: { kind: 'reckoned', chance: 0.2 },
 	rulesOff: []
 };

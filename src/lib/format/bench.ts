@@ -37,6 +37,14 @@ export function whyDue({ why }: Pick<DueTest, 'why'>): string {
 			return `${readSince(why.days)}; by then it is known to no better than ± ${plain(Number(why.plusMinus.toPrecision(2)))}`;
 		case 'steady':
 			return `${readSince(why.days)}; it keeps steady (${percent(why.chance)} chance of being outside), so it is left for ${days(why.everyDays)}`;
+		case 'confirm':
+			return `${readSince(why.days)}, outside its band; a second one confirms it, or tells that it is mended`;
+		case 'plan':
+			return 'The correction under way has a test on that day';
+		case 'dose-set':
+			return 'The daily dose was set anew; a test within two days tells whether that was right';
+		case 'strange':
+			return 'It moves as in no tank';
 		case 'habit':
 			return `${readSince(why.days)}; a fixed testing day, every ${days(why.everyDays)}`;
 	}

@@ -77,6 +77,13 @@ const CYCLE_WORDS: Readonly<
 	}
 };
 
+/** A danger in words, with what is done by it: one that a correction mends leads there. */
+export function dangerWords(matter: MatterToday, context: MatterContext): MatterWords {
+	const words = matterWords(matter, context);
+	const adjust = { href: `${context.base}/adjust`, text: 'Put it right' };
+	return matter.kind === 'verdict' ? { ...words, link: adjust } : words;
+}
+
 /** A matter in words: what it is, what it says, and where to go with it. */
 export function matterWords(matter: MatterToday, context: MatterContext): MatterWords {
 	const { units, timeZone, now, base } = context;

@@ -44,6 +44,54 @@ export const CONVENTIONS = {
 		'husbandry; onset depends on magnesium and nuclei'
 	),
 	mostPortions: limit(6, 'a day', 'portions by hand', 'nobody keeps more up for days'),
+	longDays: limit(
+		21,
+		'days',
+		'length from which a plan is called long',
+		'what keeps the value down is then worth more'
+	),
+	magnesiumFirst: limit(
+		1100,
+		'mg/L at S = 35',
+		'magnesium below which calcium and alkalinity are not chased',
+		'with so little of it calcium carbonate falls out as fast as it is added'
+	),
+	changeMends: limit(
+		3,
+		'values',
+		'that new water mends at once, from which a change comes before single doses',
+		'each dose is one more chance to be wrong'
+	),
+	largestChange: limit(
+		0.5,
+		'of the water',
+		'changed at once after a cycle',
+		'more takes away what the bacteria live on'
+	),
+	firstAnimalsNitrate: limit(
+		20,
+		'mg/L NO₃',
+		'that the first animals of a tank may meet',
+		'animals from shops come from less'
+	),
+	actChance: limit(
+		0.95,
+		'chance',
+		'of being outside from which one acts',
+		'one alarm in twenty may be false'
+	),
+	watchChance: limit(
+		0.3,
+		'chance',
+		'of being outside from which one watches, and acts on what harms within days',
+		'a missed danger costs more than a needless test'
+	),
+	bacteriaAlkalinity: limit(
+		14,
+		'dKH',
+		'that bacteria bear without animals; from 2 on',
+		'they stop without buffer'
+	),
 	mostDays: limit(90, 'days', 'length of a plan', 'a longer one is no correction: something else is wrong'),
 	useAlkalinity: limit(
 		2,
@@ -126,6 +174,25 @@ export const CONVENTIONS = {
 		'gills are harmed within days',
 		'husbandry; chronic guidance values of fish farming'
 	),
+	patienceDays: pause(
+		7,
+		'days',
+		'within which what rises by itself is left to',
+		'nothing that is added is as safe as time'
+	),
+	clearDays: pause(
+		5,
+		'days',
+		'in a row that are clear before a cycle is done',
+		'a card shows none for what it cannot see'
+	),
+	cycleGap: pause(2.6, 'days', 'without a test that end a row of clear days', 'one missed day is none'),
+	dyingDays: pause(
+		3,
+		'days',
+		'for which a death is asked about before anything else',
+		'what killed one may kill the next'
+	),
 	cycleTraces: pause(
 		14,
 		'days',
@@ -168,6 +235,26 @@ export const CONVENTIONS = {
 		'dKH',
 		'alkalinity of fresh water that was not read, for pH',
 		'soft water has next to no buffer'
+	),
+	weighedDose: assumption(0.02, 'relative standard uncertainty', 'a salt that is weighed', 'a kitchen scale'),
+	mixedDose: assumption(
+		0.03,
+		'relative standard uncertainty',
+		'a solution mixed at home',
+		'scale and measuring jug'
+	),
+	limewaterDose: assumption(
+		0.05,
+		'relative standard uncertainty',
+		'saturated limewater',
+		'it takes up carbon dioxide while it stands'
+	),
+	saltFraction: assumption(0.93, 'by mass', 'salt in a dry mix', 'the rest is moisture'),
+	unseenDrift: assumption(
+		0.2,
+		'of what a day may change',
+		'drift of a parameter that has no line yet, one standard deviation',
+		'what was never followed may move'
 	),
 	guessedVolume: assumption(
 		0.1,

@@ -55,11 +55,16 @@ export interface DailyStep {
  * may change, because what looks like use may be a pump that stood.
  *
  * @param running what it brings now, canonical unit a day
- * @param limit what a day may change; null where nothing holds it
+ * @param limits what a day may change up and down; null where nothing holds it
  */
-export function dailyStep(running: number, use: Known, limit: number | null): DailyStep {
+export function dailyStep(
+	running: number,
+	use: Known,
+	limits: { readonly up: number | null; readonly down: number | null }
+): DailyStep {
 	const wanted = Math.max(0, use.value);
 	const difference = wanted - running;
+	const limit = difference > 0 ? limits.up : limits.down;
 	if (running > 0 && !isSeen({ value: difference, u: use.u })) return { risePerDay: running, how: 'leave' };
 	// What was never dosed is begun with what is used, as far as a day may change.
 	if (limit === null || Math.abs(difference) <= limit) return { risePerDay: wanted, how: 'whole' };

@@ -1,4 +1,4 @@
-import { DAILY_LIMITS, type Limited } from '../caution/index.ts';
+import { CONVENTIONS, DAILY_LIMITS, type Limited } from '../caution/index.ts';
 import type { ParameterId } from '../quantity/index.ts';
 
 /** A limit as a keeper set it. */
@@ -39,7 +39,7 @@ export function limitFor(
 
 /** What nitrifying bacteria bear in a water that nothing else lives in (convention). */
 export const BACTERIA_BEAR: Readonly<Partial<Record<ParameterId, { low: number; high: number }>>> = {
-	alkalinity: { low: 2, high: 14 },
+	alkalinity: { low: 2, high: CONVENTIONS.bacteriaAlkalinity.value },
 	salinity: { low: 0, high: 42 },
 	temperature: { low: 12, high: 34 },
 	ph: { low: 6.8, high: 9 }

@@ -11,7 +11,7 @@ import type { WaterNow } from './water-state.ts';
 /** One-sided 99 %: so that a volume or strength that is somewhat off does not carry the water past the limit. */
 const MARGIN_Z = 2.33;
 /** What comes back by itself within so many days is left to. */
-const PATIENCE_DAYS = 7;
+const PATIENCE_DAYS = CONVENTIONS.patienceDays.value;
 /** By hand, in a day. */
 const MOST_PORTIONS = CONVENTIONS.mostPortions.value;
 export const MOST_DAYS = CONVENTIONS.mostDays.value;

@@ -1,3 +1,4 @@
+import { CONVENTIONS } from '../caution/index.ts';
 import { beforeAndAfter } from './before-after.ts';
 import { NO_EFFECT, sumOfEffects, type DoseEffect } from './dose.ts';
 import { courseOf, retunesFor, testsFor } from './plan-course.ts';
@@ -8,7 +9,7 @@ import { isSeen } from './strange-move.ts';
 import { effectOf, unitOf } from './supplement.ts';
 
 /** Days from which a plan is called long (convention). */
-const LONG_DAYS = 21;
+const LONG_DAYS = CONVENTIONS.longDays.value;
 
 /** The whole of what a plan adds, and the largest that it adds at one time. */
 export function addedBy(

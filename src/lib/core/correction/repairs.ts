@@ -1,4 +1,5 @@
-import type { Band, Grade, StageId } from '../judgement/index.ts';
+import { CONVENTIONS } from '../caution/index.ts';
+import { isOutside, type Band, type Grade, type StageId } from '../judgement/index.ts';
 import type { ParameterId } from '../quantity/index.ts';
 import type { Known } from './water-state.ts';
 
@@ -39,12 +40,11 @@ export type Repair =
 	| { readonly kind: 'leave'; readonly parameter: ParameterId; readonly why: LeaveReason };
 
 /** Magnesium, brought to S = 35, below which calcium and alkalinity are not chased, mg/L (convention). */
-export const MAGNESIUM_FIRST = 1100;
+export const MAGNESIUM_FIRST = CONVENTIONS.magnesiumFirst.value;
 /** From so many things that new water mends on, it comes before single doses (convention). */
-const CHANGE_MENDS = 3;
+const CHANGE_MENDS = CONVENTIONS.changeMends.value;
 
-const OUT: ReadonlySet<Grade> = new Set<Grade>(['outside', 'far-outside', 'probably-outside']);
-const isOut = (s: Standing) => OUT.has(s.grade);
+const isOut = (s: Standing) => isOutside(s.grade);
 
 const RAISABLE: readonly ParameterId[] = ['alkalinity', 'calcium', 'magnesium', 'potassium', 'hardness'];
 

@@ -1,3 +1,4 @@
+import { CONVENTIONS } from '../caution/index.ts';
 import { overDays } from './dose.ts';
 import { saltFor, thinned } from './salinity.ts';
 
@@ -12,7 +13,7 @@ export interface SalinityDay {
 }
 
 /** Salt that a mix holds by mass; the rest is moisture (convention). */
-export const MIX_SALT_FRACTION = 0.93;
+export const MIX_SALT_FRACTION = CONVENTIONS.saltFraction.value;
 
 /**
  * Salinity brought to an aim over days, none beyond the limit.

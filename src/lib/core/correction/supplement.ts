@@ -65,9 +65,9 @@ export type Supplement =
 	  };
 
 /** Relative standard uncertainty of what is weighed, mixed and measured out (conventions). */
-const WEIGHED_U = 0.02;
-const MIXED_U = 0.03;
-const LIMEWATER_U = 0.05;
+const WEIGHED_U = CONVENTIONS.weighedDose.value;
+const MIXED_U = CONVENTIONS.mixedDose.value;
+const LIMEWATER_U = CONVENTIONS.limewaterDose.value;
 /** Of a strength that is read from a label. */
 export const LABEL_U = CONVENTIONS.labelStrength.value;
 

@@ -1,11 +1,12 @@
+import { CONVENTIONS } from '../caution/index.ts';
 import type { ParameterId } from '../quantity/index.ts';
 import type { BandProbabilities } from './band.ts';
 
 export type Urgency = 'none' | 'watch' | 'act';
 
 /** Chance of being outside from which one acts, and from which one watches (husbandry convention). */
-const ACT = 0.95;
-const WATCH = 0.3;
+const ACT = CONVENTIONS.actChance.value;
+const WATCH = CONVENTIONS.watchChance.value;
 
 /** What harms animals within hours or days is acted on while it is only possible. */
 const EARLY: ReadonlySet<ParameterId> = new Set<ParameterId>(['ammonia', 'ph', 'salinity', 'temperature']);

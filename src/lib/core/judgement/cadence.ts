@@ -102,6 +102,16 @@ function hidden(parameter: ParameterId, { mediumRuns }: Pick<CadenceInput, 'medi
 
 type Timed = { readonly at: Instant; readonly why: WhyDue };
 
+/** What its pause says, unless something asks for it sooner. */
+function soonest(parameter: ParameterId, last: Instant, input: CadenceInput, usual: Timed): Timed {
+	const asked: Timed[] = input.asked.filter((a) => a.parameter === parameter);
+	if (input.unconfirmed.includes(parameter)) {
+		const why = { kind: 'confirm', days: daysBetween(last, input.now) } as const;
+		asked.push({ at: addDays(last, SHORTEST[parameter]), why });
+	}
+	return asked.reduce((first, one) => (one.at < first.at ? one : first), usual);
+}
+
 /** Makes a cadence from what is said of a parameter that was read before and is tested by the calendar. */
 function cadence(
 	when: (parameter: ParameterId, last: Instant, longest: number, input: CadenceInput) => Timed
@@ -122,7 +132,7 @@ function cadence(
 				tests.push({ parameter, why: { kind: 'never' }, dueAt: now, weight });
 				continue;
 			}
-			const { at, why } = when(parameter, last, longest, input);
+			const { at, why } = soonest(parameter, last, input, when(parameter, last, longest, input));
 			// What is long overdue comes forward among its neighbours.
 			const overdue = daysBetween(at, now) / longest;
 			tests.push({ parameter, why, dueAt: at, weight: weight + Math.min(1, Math.max(0, overdue)) });

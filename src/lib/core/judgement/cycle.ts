@@ -1,3 +1,4 @@
+import { CONVENTIONS } from '../caution/index.ts';
 import { atMost } from '../numeric/index.ts';
 import { civilDate, daysBetween, type Instant } from '../time/index.ts';
 
@@ -12,7 +13,7 @@ export interface CycleSettings {
 }
 
 /** Five clear days in a row, of both (husbandry convention). */
-export const USUAL_CYCLE: CycleSettings = { clearDays: 5, school: 'both' };
+export const USUAL_CYCLE: CycleSettings = { clearDays: CONVENTIONS.clearDays.value, school: 'both' };
 
 /** One reading of a new tank, mg/L, with what its kit can see. */
 export interface CycleReading {
@@ -76,10 +77,10 @@ export interface CycleState {
 }
 
 /** A day without a test does not break a row; two do. What was done stays done over any gap. */
-const GAP_DAYS = 2.6;
+const GAP_DAYS = CONVENTIONS.cycleGap.value;
 
-/** One trace is a question; a second within so many days is an answer (convention). */
-const TRACES_APART_DAYS = 14;
+/** One trace is a question; a second within so many days is an answer. */
+const TRACES_APART_DAYS = CONVENTIONS.cycleTraces.value;
 
 /** A kit's own tolerance widens what its lowest colour tells by a little; a tint between two colours by much more. */
 const TOLERANCE = 1.2;
@@ -230,7 +231,7 @@ export type AfterCycle =
 	| { readonly step: 'first-animals' };
 
 /** The most of the water changed at once (husbandry convention). */
-const LARGEST_CHANGE = 0.5;
+const LARGEST_CHANGE = CONVENTIONS.largestChange.value;
 
 /**
  * The change that brings nitrate down after the cycle, and then the first animals.

@@ -16,6 +16,8 @@ const input = (change: Partial<CadenceInput> = {}): CadenceInput => ({
 	firstAt: addDays(now, -500),
 	mediumRuns: false,
 	doubtful: [],
+	unconfirmed: [],
+	asked: [],
 	outlooks: {},
 	habit: { kind: 'reckoned', chance: 0.2 },
 	...change

@@ -27,6 +27,14 @@ export type WhyDue =
 	| { readonly kind: 'unknown'; readonly days: number; readonly plusMinus: number }
 	/** It keeps steady, so the longest pause is given. */
 	| { readonly kind: 'steady'; readonly days: number; readonly everyDays: number; readonly chance: number }
+	/** It is outside, as far as one reading tells: read again until that is confirmed, or mended. */
+	| { readonly kind: 'confirm'; readonly days: number }
+	/** A correction that runs has a test on that day. */
+	| { readonly kind: 'plan' }
+	/** A daily dose that brings it was set anew. */
+	| { readonly kind: 'dose-set' }
+	/** It moves as no tank makes it move. */
+	| { readonly kind: 'strange' }
 	/** The keeper has fixed testing days. */
 	| { readonly kind: 'habit'; readonly days: number; readonly everyDays: number }
 	| { readonly kind: 'happening'; readonly what: Happening };
@@ -38,6 +46,13 @@ export interface DueTest {
 	readonly dueAt: Instant;
 	/** Larger is more pressing; tests of equal weight keep the order of the parameters. */
 	readonly weight: number;
+}
+
+/** A test that something asks for by a time, sooner than its pause may end. */
+export interface AskedTest {
+	readonly parameter: ParameterId;
+	readonly at: Instant;
+	readonly why: Extract<WhyDue, { readonly kind: 'plan' | 'dose-set' | 'strange' }>;
 }
 
 /** What is known of a water when its next tests are asked for. */
@@ -53,6 +68,9 @@ export interface CadenceInput {
 	readonly mediumRuns: boolean;
 	/** Parameters whose last reading stands in doubt. */
 	readonly doubtful: readonly ParameterId[];
+	/** Parameters that are outside or probably so, which one reading alone tells. */
+	readonly unconfirmed: readonly ParameterId[];
+	readonly asked: readonly AskedTest[];
 	/** Where the estimates go from the last readings on; a parameter without an estimate has none. */
 	readonly outlooks: Readonly<Partial<Record<ParameterId, Outlook>>>;
 	readonly habit: TestingHabit;

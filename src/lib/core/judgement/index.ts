@@ -1,15 +1,17 @@
 /** What a value means: bands, where they come from, and verdicts with their reasons. */
-export {
-	againstBand,
-	boundAgainstBand,
-	type Band,
-	type BandDecision,
-	type BandProbabilities
-} from './band.ts';
+export { againstBand, type Band, type BandDecision, type BandProbabilities } from './band.ts';
 export { PROFILES, PROFILE_IDS, isProfileId, type ProfileId, type TargetProfile } from './profiles.ts';
 export { cycleReadingOf } from './cycle-reading.ts';
 export { repeatWouldTell } from './repeat.ts';
-export { gradeOf, judge, judgeResult, type Grade, type Verdict, type Expectation } from './verdict.ts';
+export {
+	gradeOf,
+	isOutside,
+	judge,
+	judgeResult,
+	type Grade,
+	type Verdict,
+	type Expectation
+} from './verdict.ts';
 export { isActedOnEarly, urgencyOf, type Urgency } from './act.ts';
 export { goingOf, type Going } from './going.ts';
 export { runOnOneSide, type RunOfSide } from './run-of-side.ts';
@@ -58,6 +60,7 @@ export {
 	isDue,
 	panelFor,
 	type Cadence,
+	type AskedTest,
 	type CadenceInput,
 	type DueTest,
 	type TestingHabit,

@@ -43,9 +43,10 @@ describe('when the next test is worth making', () => {
 	});
 	it('does not ask at once again for what stands at the edge: only what may have changed is worth a test', () => {
 		const edge = outlookOf(ahead(7.5, 0), band, last, limits);
-		expect(days(edge)).toBeGreaterThan(7);
+		// Half of the usual pause at most.
+		expect(days(edge)).toBe(7);
 		// It moves back into the band by itself.
-		expect(days(outlookOf(ahead(7.5, 0.05), band, last, limits))).toBe(14);
+		expect(days(outlookOf(ahead(7.5, 0.05), band, last, limits))).toBe(7);
 		expect(outlookOf(ahead(7.5, -0.05), band, last, limits).kind).toBe('edge');
 	});
 	it('comes when nobody knows any more', () => {
@@ -74,11 +75,40 @@ describe('the tests of a water', () => {
 		firstAt: addDays(now, -400),
 		mediumRuns: false,
 		doubtful: [],
+		unconfirmed: [],
+		asked: [],
 		outlooks: { alkalinity: { kind: 'outside', at: addDays(last, 5), chance: 0.13 } },
 		habit: { kind: 'reckoned', chance: 0.2 }
 	};
 	const of = (tests: ReturnType<typeof dueTests>, parameter: string) =>
 		tests.find((t) => t.parameter === parameter)!;
+	it('come within the shortest pause until what is outside is confirmed', () => {
+		const tests = dueTests({ ...input, unconfirmed: ['calcium', 'alkalinity'] });
+		expect(of(tests, 'calcium')).toMatchObject({
+			dueAt: addDays(last, 4),
+			why: { kind: 'confirm', days: 6 }
+		});
+		expect(of(tests, 'alkalinity').dueAt).toBe(addDays(last, 2));
+		expect(of(tests, 'magnesium').why.kind).not.toBe('confirm');
+	});
+	it('come when something asks for them, and never later than they would', () => {
+		const ask = (days: number) =>
+			of(
+				dueTests({
+					...input,
+					asked: [
+						{ parameter: 'calcium', at: addDays(last, days), why: { kind: 'plan' } },
+						{ parameter: 'calcium', at: addDays(last, 90), why: { kind: 'dose-set' } }
+					]
+				}),
+				'calcium'
+			);
+		expect(ask(7)).toMatchObject({ dueAt: addDays(last, 7), why: { kind: 'plan' } });
+		expect(ask(80).dueAt).toBe(addDays(last, 28));
+		const fixed = { ...input, habit: { kind: 'fixed', everyDays: 14 } } as const;
+		const asked = [{ parameter: 'calcium', at: addDays(last, 3), why: { kind: 'strange' } }] as const;
+		expect(of(dueTests({ ...fixed, asked }), 'calcium').dueAt).toBe(addDays(last, 3));
+	});
 	it('come when the outlook says so, and by the longest interval where there is none', () => {
 		const tests = dueTests(input);
 		expect(of(tests, 'alkalinity')).toMatchObject({

@@ -26,7 +26,7 @@ const STEP_DAYS = 0.5;
  * The first time, on a grid of half a day, at which the chance of being outside the band has grown by what is accepted
  * since the last reading, or the width of not knowing passes half the band. Never later than the longest interval. The
  * growth counts, not the chance itself: where the last reading left the water at the edge, another one at once would
- * leave it there, and only what may have changed since is worth a test.
+ * leave it there, and only what may have changed since is worth a test. It is left for half of the usual pause at most.
  *
  * @param ahead estimate at a time from the last reading on: the state, its random and its common part
  * @param lastAt the last reading
@@ -45,8 +45,9 @@ export function outlookOf(
 	const start = chanceAt(lastAt);
 	const width = band.low !== null && band.high !== null ? band.high - band.low : null;
 	const atEdge = start.outside >= accepted;
+	const latestDays = atEdge ? Math.max(shortestDays, longestDays / 2) : longestDays;
 	let most = 0;
-	for (let day = STEP_DAYS; day < longestDays; day += STEP_DAYS) {
+	for (let day = STEP_DAYS; day < latestDays; day += STEP_DAYS) {
 		const at = addDays(lastAt, day);
 		const { outside, uRandom } = chanceAt(at);
 		most = Math.max(most, outside);
@@ -58,7 +59,7 @@ export function outlookOf(
 			return { kind: 'unknown', at, plusMinus: 2 * uRandom };
 		}
 	}
-	const at = addDays(lastAt, longestDays);
+	const at = addDays(lastAt, latestDays);
 	return atEdge ? { kind: 'edge', at } : { kind: 'steady', at, chance: most };
 }
 

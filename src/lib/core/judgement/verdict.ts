@@ -5,6 +5,11 @@ import { againstBand, boundAgainstBand, type Band, type BandProbabilities } from
 export type Grade =
 	'inside' | 'probably-inside' | 'cannot-tell' | 'probably-outside' | 'outside' | 'far-outside';
 
+const OUTSIDE: ReadonlySet<Grade> = new Set<Grade>(['probably-outside', 'outside', 'far-outside']);
+
+/** Whether a grade asks for something: outside its band, or probably so. */
+export const isOutside = (grade: Grade | null | undefined): boolean => grade != null && OUTSIDE.has(grade);
+
 /** From here on one side is called probable (husbandry convention, set so that 0.3 outside means "watch"). */
 const PROBABLE = 0.7;
 

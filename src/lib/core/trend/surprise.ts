@@ -22,6 +22,8 @@ const WRONG_SHARE = 0.03;
 const CHANGED_SHARE = 0.01;
 /** A wrong reading lands anywhere within so many of its own standard deviations, or of what waters differ by. */
 const WRONG_WIDTH = 8;
+/** Of wrong readings so many lie further off than that, at any distance. */
+const WRONG_ANYWHERE = 1e-4;
 /** A wrong reading is kept with so many times its uncertainty: it never vanishes, and moves next to nothing. */
 const WRONG_WIDENING = 12;
 /** One explanation so likely needs no further reading; after two more readings the likelier one holds. */
@@ -141,7 +143,7 @@ function mayBeWrong(parameter: ParameterId, z: number): boolean {
 function untilConfirmed(branches: readonly Branch[]): readonly Branch[] {
 	const believed = branches.filter((b) => b.by !== 'changed');
 	const sum = believed.reduce((all, b) => all + b.weight, 0);
-	// Where neither chance nor a slip has any likelihood left in double precision, it is a slip until it is confirmed.
+	// Beside a change neither may have any weight left in double precision: then it is a slip until it is confirmed.
 	return believed.map((b) => ({
 		...b,
 		weight: sum > 0 ? b.weight / sum : b.by === 'wrong' ? 1 : 0
@@ -169,7 +171,9 @@ function branchesOf(
 	const { plausibleSpread } = PARAMETERS[prepared.parameter];
 	const read = item.kind === 'value' ? item.value : expected + z * sd;
 	const wide = Math.max(WRONG_WIDTH * sd, plausibleSpread);
-	const asWrong = mayBeWrong(prepared.parameter, z) ? WRONG_SHARE * normalDensity(read, expected, wide) : 0;
+	// However far off, a slip of a digit stays likelier than nothing.
+	const anywhere = normalDensity(read, expected, wide) + WRONG_ANYWHERE / wide;
+	const asWrong = mayBeWrong(prepared.parameter, z) ? WRONG_SHARE * anywhere : 0;
 	const model = {
 		...modelOf(prepared, noise),
 		prior: stateAt(track.before, i),

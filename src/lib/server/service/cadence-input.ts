@@ -1,4 +1,5 @@
 import type { JudgementSettings } from '$lib/contract/judgement';
+import type { ParameterToday } from '$lib/contract/today';
 import { handsSecondsOf } from '$lib/core/bench';
 import {
 	acceptedChance,
@@ -18,6 +19,7 @@ import type { StoredEvent } from '../repository/event.ts';
 import type { DatedResult } from '../repository/result.ts';
 import type { ShelfItem } from '../repository/shelf.ts';
 import type { DatedBand, Water } from '../repository/water.ts';
+import { askedTests, isUnconfirmed, type PlanWithNotes } from './asked-tests.ts';
 import { bandAt, isLine, plainBand } from './water-history.ts';
 
 /** A reading in doubt asks for a repeat for so long. */
@@ -25,7 +27,8 @@ const DOUBT_DAYS = 7;
 
 export interface CadenceGiven {
 	readonly now: Instant;
-	readonly water: Pick<Water, 'profile'>;
+	readonly timeZone: string;
+	readonly water: Pick<Water, 'profile' | 'netVolumeL' | 'volumes'>;
 	readonly results: readonly DatedResult[];
 	readonly events: readonly StoredEvent[];
 	readonly targets: readonly DatedBand[];
@@ -33,6 +36,9 @@ export interface CadenceGiven {
 	readonly methods: readonly Method[];
 	readonly items: readonly ShelfItem[];
 	readonly settings: JudgementSettings;
+	readonly plans: readonly PlanWithNotes[];
+	/** Where each parameter stands. */
+	readonly rows: readonly Pick<ParameterToday, 'parameter' | 'band' | 'estimate' | 'single'>[];
 }
 
 /** Price of a test by the newest pack of its kit; null where no price is known. */
@@ -59,7 +65,7 @@ export function mediumRuns(events: readonly StoredEvent[]): boolean {
 
 /** What it takes to say when each parameter of a water is to be tested next. */
 export function cadenceInput(given: CadenceGiven): CadenceInput {
-	const { now, water, results, events, targets, estimates, methods, items, settings } = given;
+	const { now, water, results, events, targets, estimates, methods, items, settings, rows } = given;
 	const methodOf = new Map(methods.map((m) => [m.code, m]));
 	const own = results.filter((r) => methodOf.get(r.methodCode)?.kind !== 'stated');
 	const used = new Set(own.map((r) => r.result.parameter));
@@ -79,7 +85,17 @@ export function cadenceInput(given: CadenceGiven): CadenceInput {
 		mediumRuns: mediumRuns(events),
 		doubtful: usual.filter((p) =>
 			estimates.of(p)?.doubts.some((d) => !d.settled && d.at >= addDays(now, -DOUBT_DAYS))
-		)
+		),
+		unconfirmed: rows.flatMap(({ parameter, band, estimate, single }) =>
+			isUnconfirmed(
+				estimate?.verdict ?? single,
+				results.filter((r) => r.result.parameter === parameter),
+				band
+			)
+				? [parameter]
+				: []
+		),
+		asked: askedTests(given)
 	};
 	const accepted = settings.testing.kind === 'reckoned' ? settings.testing.chance : null;
 	const outlooks: Partial<Record<ParameterId, Outlook>> = {};

@@ -5,7 +5,7 @@ import type { DueTest } from '$lib/core/judgement';
 import { nameWithin, PARAMETER_IDS, PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
 import { fail, ok, type Result } from '$lib/core/result';
 import { addDays, civilDate, type Instant } from '$lib/core/time';
-import { stepWords } from '$lib/format/adjust';
+import { HELD, stepWords } from '$lib/format/adjust';
 import { whyDue } from '$lib/format/bench';
 import { isDuplicate } from '../repository/database.ts';
 import { addFeed, feedsOf, revokeFeed } from '../repository/judgement.ts';
@@ -83,18 +83,21 @@ export function calendarText(
 	return value;
 }
 
-/** What the corrections of a water still ask for, today and later. */
-async function stepsAhead(deps: Deps, scope: SiteScope, judged: JudgedWater): Promise<WaterDue['steps']> {
+/** What the corrections of a water still ask for, today and later. Its tests stand among the others. */
+function stepsAhead(judged: JudgedWater): WaterDue['steps'] {
+	const { now, timeZone } = judged;
 	const units = Object.fromEntries(PARAMETER_IDS.map((p) => [p, PARAMETERS[p].canonicalUnit])) as Readonly<
 		Record<ParameterId, UnitId>
 	>;
-	const today = civilDate(judged.now, scope.timeZone);
-	return (await runningPlans(deps, scope, judged)).flatMap(({ startsAt, steps }) =>
-		steps.flatMap((step) => {
-			const day = civilDate(addDays(startsAt, step.day), scope.timeZone);
-			return step.state === 'open' && day >= today ? [{ day, words: stepWords(step, units) }] : [];
-		})
-	);
+	const today = civilDate(now, timeZone);
+	return runningPlans(judged).flatMap((plan) => {
+		const wait = plan.held ? `${HELD} ` : '';
+		return plan.steps.flatMap((step) => {
+			const day = civilDate(addDays(plan.startsAt, step.day), timeZone);
+			if (step.state !== 'open' || step.what.kind === 'test' || day < today) return [];
+			return [{ day, words: wait + stepWords(step, units) }];
+		});
+	});
 }
 
 /** The tests of all tanks of a site, and the steps of their corrections, as a calendar. */
@@ -106,7 +109,7 @@ export async function siteCalendar(deps: Deps, scope: SiteScope): Promise<string
 		if (!water) continue;
 		try {
 			const judged = await judgeWater(deps, scope, water);
-			const steps = await stepsAhead(deps, scope, judged);
+			const steps = stepsAhead(judged);
 			waters.push({ id, name: water.name, due: judged.due, steps });
 		} catch (fault) {
 			if (!(fault instanceof RangeError || fault instanceof TypeError)) throw fault;

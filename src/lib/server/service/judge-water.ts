@@ -1,3 +1,4 @@
+import { CONVENTIONS } from '$lib/core/caution';
 import type { CycleToday, EstimateToday, OpenPanel, ParameterToday } from '$lib/contract/today';
 import type { JudgementSettings } from '$lib/contract/judgement';
 import { panelFor } from '$lib/contract/event';
@@ -26,6 +27,7 @@ import {
 	stageOf,
 	urgencyOf,
 	type DueTest,
+	type CadenceInput,
 	type Facts,
 	type Finding,
 	type FreeAmmonia,
@@ -40,11 +42,13 @@ import { atReferenceSalinity } from '$lib/core/seawater';
 import { addDays, daysBetween, offsetMinutes, type Instant } from '$lib/core/time';
 import { daysUntilOutside, type Estimate, type WaterEstimate } from '$lib/core/trend';
 import { eventsSince, type StoredEvent } from '../repository/event.ts';
+import { notesOfWater, plansOf } from '../repository/correction.ts';
 import { adoptedMethods } from '../repository/method.ts';
 import type { DatedResult } from '../repository/result.ts';
 import type { SiteScope } from '../repository/scope.ts';
 import { shelfItems, type ShelfItem } from '../repository/shelf.ts';
 import { targetsOf, type DatedBand, type Water } from '../repository/water.ts';
+import type { PlanWithNotes } from './asked-tests.ts';
 import { cadenceInput, mediumRuns, testsDue } from './cadence-input.ts';
 import type { Deps } from './deps.ts';
 import { judgementSettings } from './judgement-settings.ts';
@@ -61,7 +65,7 @@ const BESIDE_DAYS = 3;
 const CYCLE_TOLD_DAYS = 60;
 const MINUTES_PER_DAY = 1440;
 /** Nitrate that the first animals of a tank may meet, mg/L (husbandry convention). */
-const AFTER_CYCLE_NITRATE = 20;
+const AFTER_CYCLE_NITRATE = CONVENTIONS.firstAnimalsNitrate.value;
 
 /** A water with all that is judged of it. */
 export interface JudgedWater {
@@ -83,6 +87,10 @@ export interface JudgedWater {
 	readonly free: FreeAmmonia | null;
 	readonly panels: readonly OpenPanel[];
 	readonly due: readonly DueTest[];
+	/** What the next tests are asked for by. */
+	readonly cadence: CadenceInput;
+	/** Its corrections, newest first, with what became of them. */
+	readonly plans: readonly PlanWithNotes[];
 	readonly lastReadAt: Instant | null;
 	readonly leftOut: readonly LeftOut[];
 }
@@ -333,19 +341,25 @@ export function judgeWater(deps: Deps, scope: SiteScope, water: Water): Promise<
 async function judgeAnew(deps: Deps, scope: SiteScope, water: Water): Promise<JudgedWater> {
 	const now = deps.clock.now();
 	const since = addDays(now, -ESTIMATE_LOOK_BACK_DAYS);
-	const [read, events, targets, adopted, items, settings] = await Promise.all([
+	const [read, events, targets, adopted, items, settings, stored, notes] = await Promise.all([
 		soundResultsSince(deps, scope, water.id, since),
 		eventsSince(deps.db, scope, water.id, since),
 		targetsOf(deps.db, scope, water.id),
 		adoptedMethods(deps.db, scope),
 		shelfItems(deps.db, scope),
-		judgementSettings(deps.db, scope, water.id)
+		judgementSettings(deps.db, scope, water.id),
+		plansOf(deps.db, scope, water.id),
+		notesOfWater(deps.db, scope, water.id)
 	]);
+	const plans = stored.map((plan): PlanWithNotes => ({
+		stored: plan,
+		notes: notes.filter((n) => n.planId === plan.id)
+	}));
 	const methods = adopted.map((m) => m.method);
 	const { results } = read;
 	const estimates = waterEstimate(results, events, water.volumes, now);
 	const { timeZone } = scope;
-	const base = { water, now, timeZone, settings, results, events, targets, methods, items, estimates };
+	const base = { water, now, timeZone, settings, results, events, targets, methods, items, estimates, plans };
 	const rows: ParameterToday[] = [];
 	const untested: ParameterId[] = [];
 	for (const parameter of PARAMETER_IDS) {
@@ -355,7 +369,7 @@ async function judgeAnew(deps: Deps, scope: SiteScope, water: Water): Promise<Ju
 		if (last) rows.push(rowOf(parameter, last, base));
 		else if (bandAt(targets, parameter, now)) untested.push(parameter);
 	}
-	const cadence = cadenceInput(base);
+	const cadence = cadenceInput({ ...base, rows });
 	const lastReadAt = results.at(-1)?.at ?? null;
 	const facts = factsAt(base, now, estimates.departure?.z ?? null);
 	return {
@@ -371,6 +385,7 @@ async function judgeAnew(deps: Deps, scope: SiteScope, water: Water): Promise<Ju
 		free: freeOf(water, results, now),
 		panels: openPanels(events, results, new Set(cadence.usual), now),
 		due: testsDue(water, cadence),
+		cadence,
 		lastReadAt,
 		leftOut: allLeftOut(read, estimates)
 	};

@@ -12,6 +12,8 @@ export interface PlanBase {
 	readonly batches: readonly Batch[];
 	/** What the water answers to a dose, as a share of what was expected. */
 	readonly response: number;
+	/** Its first day is tomorrow already, because today was dosed. */
+	readonly fromTomorrow: boolean;
 	/** What other plans that run still add on a day, at most. */
 	readonly besides: RisePerDay;
 }

@@ -1,3 +1,4 @@
+import { CONVENTIONS } from '$lib/core/caution';
 import type {
 	MixSeen,
 	NamedSupplement,
@@ -33,7 +34,7 @@ import { inOrder, round, type PlanBase } from './plan-base.ts';
 import { dosedPerDay, givenToday, runningDoses, singleDoses } from './running-doses.ts';
 
 /** A drift that nobody has seen yet may be so much of what a day may change (convention). */
-const UNSEEN_DRIFT = 0.2;
+const UNSEEN_DRIFT = CONVENTIONS.unseenDrift.value;
 
 /** The daily dose of a parameter that runs now, with its strength. */
 function runningDose(judged: JudgedWater, parameter: RaisedParameter) {
@@ -143,7 +144,7 @@ export function dosesPlan(
 		surprising: surprisingOf(judged),
 		dosed: dosedPerDay(judged),
 		besides: base.besides,
-		givenToday: givenToday(judged),
+		givenToday: base.fromTomorrow ? {} : givenToday(judged),
 		// The rest of a plan is followed by its own answer.
 		answers: base.response === 1 ? answersOf(judged) : {},
 		looked: request.looked ?? false

@@ -1,3 +1,4 @@
+import { CONVENTIONS } from '$lib/core/caution';
 import type { AdjustAnswer, RepairSeen } from '$lib/contract/adjust';
 import {
 	isNeglected,
@@ -17,7 +18,7 @@ import { planLines } from './read-plan.ts';
 import { knownLevel } from './water-now.ts';
 
 /** A death in the last days asks for other things first. */
-const DYING_DAYS = 3;
+const DYING_DAYS = CONVENTIONS.dyingDays.value;
 
 /** Where each judged parameter stands, as a correction asks. */
 export function standingsOf(judged: JudgedWater): Standing[] {
@@ -79,7 +80,7 @@ function husbandryOf(repair: Repair): HusbandryId | null {
 export async function readAdjust(deps: Deps, scope: SiteScope, water: Water): Promise<AdjustAnswer> {
 	const judged = await judgeWater(deps, scope, water);
 	const standings = standingsOf(judged);
-	const plans = await planLines(deps, scope, judged);
+	const plans = planLines(judged);
 	const running = plans.filter((p) => p.state === 'running');
 	const repairs = repairsFor(standings).map((repair): RepairSeen => {
 		const parameters = parametersOf(repair);

@@ -5,21 +5,17 @@ import { learnedPriors } from '$lib/core/plausibility';
 import { PARAMETER_IDS, type ParameterId } from '$lib/core/quantity';
 import { pointOf } from '$lib/core/reading';
 import { addDays } from '$lib/core/time';
-import { eventsSince } from '../repository/event.ts';
 import { adoptedMethods } from '../repository/method.ts';
 import type { SiteScope } from '../repository/scope.ts';
 import type { DatedResult } from '../repository/result.ts';
-import { shelfItems } from '../repository/shelf.ts';
 import { slipCounts } from '../repository/slip.ts';
 import { lastUseOf, practisedBy } from '../repository/test.ts';
-import { targetsOf, type Water } from '../repository/water.ts';
+import type { Water } from '../repository/water.ts';
 import type { Deps } from './deps.ts';
 import { benchShelf } from './bench-shelf.ts';
-import { cadenceInput, testsDue } from './cadence-input.ts';
-import { judgementSettings } from './judgement-settings.ts';
-import { allLeftOut, soundResultsSince } from './sound-results.ts';
+import { judgeWater } from './judge-water.ts';
 import { readSessions } from './save-session.ts';
-import { bandAt, ESTIMATE_LOOK_BACK_DAYS, waterEstimate, plainBand } from './water-history.ts';
+import { bandAt, plainBand } from './water-history.ts';
 
 /** What needs a value of another test takes none that is older. */
 const LOOK_BACK_DAYS = 60;
@@ -46,26 +42,18 @@ export async function readBench(
 	water: Water,
 	habits: ShelfHabits
 ): Promise<BenchAnswer> {
-	const now = deps.clock.now();
-	const since = addDays(now, -ESTIMATE_LOOK_BACK_DAYS);
+	const [judged, methods, lastUse, slips, shelf, practised, sessions] = await Promise.all([
+		judgeWater(deps, scope, water),
+		adoptedMethods(deps.db, scope),
+		lastUseOf(deps.db, scope, water.id),
+		slipCounts(deps.db, scope),
+		benchShelf(deps, scope, habits),
+		practisedBy(deps.db, scope),
+		readSessions(deps, scope)
+	]);
+	const { now, results, targets, cadence } = judged;
+	const { of: estimateOf } = judged.estimates;
 	const lately = addDays(now, -LOOK_BACK_DAYS);
-	const [methods, read, events, targets, lastUse, slips, shelf, practised, sessions, items, settings] =
-		await Promise.all([
-			adoptedMethods(deps.db, scope),
-			soundResultsSince(deps, scope, water.id, since),
-			eventsSince(deps.db, scope, water.id, since),
-			targetsOf(deps.db, scope, water.id),
-			lastUseOf(deps.db, scope, water.id),
-			slipCounts(deps.db, scope),
-			benchShelf(deps, scope, habits),
-			practisedBy(deps.db, scope),
-			readSessions(deps, scope),
-			shelfItems(deps.db, scope),
-			judgementSettings(deps.db, scope, water.id)
-		]);
-	const { results } = read;
-	const estimates = waterEstimate(results, events, water.volumes, now);
-	const { of: estimateOf } = estimates;
 	const contextOf = (parameter: ParameterId): BenchContext => {
 		const estimate = estimateOf(parameter);
 		const enough = estimate !== null && estimate.basedOn >= LEAST_FOR_EXPECTATION;
@@ -86,21 +74,10 @@ export async function readBench(
 			lastAt: lastAt(method.parameter),
 			lastUsedAt: lastUse.get(method.code) ?? null
 		}));
-	const cadence = cadenceInput({
-		now,
-		water,
-		results,
-		events,
-		targets,
-		estimates,
-		methods: methods.map((m) => m.method),
-		items,
-		settings
-	});
 	return {
 		waterName: water.name,
-		leftOut: allLeftOut(read, estimates),
-		due: testsDue(water, cadence),
+		leftOut: judged.leftOut,
+		due: judged.due,
 		cadence,
 		sessions,
 		offers,

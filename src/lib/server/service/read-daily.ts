@@ -26,7 +26,9 @@ export interface DailyAnswer {
 	/** What asks whether a pump failed before anything is set. */
 	readonly strange: readonly StrangeMove[];
 	/** What a day may change, which a daily dose is never set further by at once; null without animals. */
-	readonly limits: { readonly alkalinity: number | null; readonly calcium: number | null };
+	readonly limits: Readonly<
+		Record<'alkalinity' | 'calcium', { readonly up: number | null; readonly down: number | null }>
+	>;
 	readonly supplements: readonly NamedSupplement[];
 }
 
@@ -41,6 +43,10 @@ export async function readDaily(deps: Deps, scope: SiteScope, water: Water): Pro
 		// One reading says nothing of what is used.
 		return isLine(parameter, line) && line.basedOn > 1 ? line.consumptionPerDay : null;
 	};
+	const both = (parameter: 'alkalinity' | 'calcium') => ({
+		up: limitFor(parameter, 'up', limits, water.hasAnimals),
+		down: limitFor(parameter, 'down', limits, water.hasAnimals)
+	});
 	const alkalinity = useOf('alkalinity');
 	const calcium = useOf('calcium');
 	const litres = water.netVolumeL;
@@ -60,8 +66,8 @@ export async function readDaily(deps: Deps, scope: SiteScope, water: Water): Pro
 		})),
 		strange: strangeMoves(judged),
 		limits: {
-			alkalinity: limitFor('alkalinity', 'up', limits, water.hasAnimals),
-			calcium: limitFor('calcium', 'up', limits, water.hasAnimals)
+			alkalinity: both('alkalinity'),
+			calcium: both('calcium')
 		},
 		supplements
 	};

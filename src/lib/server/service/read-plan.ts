@@ -8,7 +8,7 @@ import {
 	type RisePerDay
 } from '$lib/core/correction';
 import type { Result } from '$lib/core/result';
-import { notesOfPlan, notesOfWater, ownLimits, planById, plansOf } from '../repository/correction.ts';
+import { notesOfPlan, ownLimits, planById } from '../repository/correction.ts';
 import type { SiteScope } from '../repository/scope.ts';
 import type { Water } from '../repository/water.ts';
 import { readBatches } from './batches.ts';
@@ -46,16 +46,23 @@ export async function planBase(
 	deps: Deps,
 	scope: SiteScope,
 	judged: JudgedWater,
-	{ response = 1, replaces = null }: { readonly response?: number; readonly replaces?: string | null } = {}
+	{
+		response = 1,
+		replaces = null,
+		fromTomorrow = false
+	}: {
+		readonly response?: number;
+		readonly replaces?: string | null;
+		readonly fromTomorrow?: boolean;
+	} = {}
 ): Promise<PlanBase> {
-	const [supplements, limits, batches, running] = await Promise.all([
+	const [supplements, limits, batches] = await Promise.all([
 		namedSupplements(deps.db, scope),
 		ownLimits(deps.db, scope, judged.water.id),
-		readBatches(deps, scope),
-		runningPlans(deps, scope, judged)
+		readBatches(deps, scope)
 	]);
-	const others = running.filter((p) => p.id !== replaces);
-	return { judged, supplements, limits, batches, response, besides: stillAdded(others) };
+	const others = runningPlans(judged).filter((p) => p.id !== replaces);
+	return { judged, supplements, limits, batches, response, fromTomorrow, besides: stillAdded(others) };
 }
 
 /** What a plan would be, before anybody begins it. */
@@ -85,27 +92,16 @@ export async function readPlan(
 	return seenPlan(stored, notes, judged, true);
 }
 
-async function seenPlans(deps: Deps, scope: SiteScope, judged: JudgedWater): Promise<SeenPlan[]> {
-	const [plans, notes] = await Promise.all([
-		plansOf(deps.db, scope, judged.water.id),
-		notesOfWater(deps.db, scope, judged.water.id)
-	]);
-	return plans.map((plan) =>
-		seenPlan(
-			plan,
-			notes.filter((n) => n.planId === plan.id),
-			judged,
-			false
-		)
-	);
+function seenPlans(judged: JudgedWater): SeenPlan[] {
+	return judged.plans.map(({ stored, notes }) => seenPlan(stored, notes, judged, false));
 }
 
 /** Every plan of a judged water in a line, newest first. */
-export async function planLines(deps: Deps, scope: SiteScope, judged: JudgedWater): Promise<PlanLine[]> {
-	return (await seenPlans(deps, scope, judged)).map((seen) => planLine(seen, judged));
+export function planLines(judged: JudgedWater): PlanLine[] {
+	return seenPlans(judged).map((seen) => planLine(seen, judged));
 }
 
 /** The plans of a judged water that run, whole. */
-export async function runningPlans(deps: Deps, scope: SiteScope, judged: JudgedWater): Promise<SeenPlan[]> {
-	return (await seenPlans(deps, scope, judged)).filter((p) => p.state === 'running');
+export function runningPlans(judged: JudgedWater): SeenPlan[] {
+	return seenPlans(judged).filter((p) => p.state === 'running');
 }

@@ -66,10 +66,8 @@ function inOrderOf(stage: StageId | null, due: readonly DueTest[]): readonly Due
 /** Where a water stands today: what it asks for, what is due, each tested parameter, and what was read last. */
 export async function readToday(deps: Deps, scope: SiteScope, water: Water): Promise<TodayAnswer> {
 	const judged = await judgeWater(deps, scope, water);
-	const [matters, plans] = await Promise.all([
-		withMatters(deps, scope, judged),
-		planLines(deps, scope, judged)
-	]);
+	const matters = await withMatters(deps, scope, judged);
+	const plans = planLines(judged);
 	const { shown, folded } = pressing(matters);
 	const { rows, untested, stage, cycle } = judged;
 	const due = inOrderOf(stage, judged.due);

@@ -22,7 +22,8 @@ import { makePlan } from './make-plan.ts';
 import { impossibleEvent, type EventContent } from './impossible-event.ts';
 import { once } from './once.ts';
 import { planBase } from './read-plan.ts';
-import { planDay, seenPlan, seenSteps } from './seen-plan.ts';
+import { seenPlan } from './seen-plan.ts';
+import { planDay, seenSteps } from './seen-steps.ts';
 
 /** A plan may begin on a day that has begun, or within so many days. */
 const AHEAD_DAYS = 30;
@@ -250,17 +251,19 @@ export async function changePlan(
 			});
 			return ok({ steps: 0 });
 		}
-		const response = responseOf(seen, notes);
-		const made = makePlan(
-			await planBase(within, scope, judged, { response, replaces: command.planId }),
-			stored.plan.request
-		);
-		if (!made.ok) return made;
-		const { steps, courses, goals, days } = made.value.plan;
-		if (!steps.some((s) => s.what.kind !== 'test')) return fail('nothing-to-plan', 'request');
 		const today = planDay(stored.startsAt, now, judged.timeZone);
 		// A dose of today is given already where one was noted today: the rest begins tomorrow.
 		const given = seen.steps.some((s) => s.day === today && s.state === 'done' && s.what.kind !== 'test');
+		const response = responseOf(seen, notes);
+		const base = await planBase(within, scope, judged, {
+			response,
+			replaces: command.planId,
+			fromTomorrow: given
+		});
+		const made = makePlan(base, stored.plan.request);
+		if (!made.ok) return made;
+		const { steps, courses, goals, days } = made.value.plan;
+		if (!steps.some((s) => s.what.kind !== 'test')) return fail('nothing-to-plan', 'request');
 		const fromDay = given ? today + 1 : today;
 		await addPlanNote(tx, scope, {
 			...note,

@@ -3,9 +3,15 @@ import { volumeAt, type SupplementStrength } from '$lib/core/balance';
 import { RAISED, type RisePerDay } from '$lib/core/correction';
 import { addDays, type Instant } from '$lib/core/time';
 import type { Static } from '@sinclair/typebox';
-import type { JudgedWater } from './judge-water.ts';
+import type { StoredEvent } from '../repository/event.ts';
+import type { Water } from '../repository/water.ts';
 
-type Lived = Pick<JudgedWater, 'events' | 'now' | 'water'>;
+/** What a water lived through up to now. */
+export interface Lived {
+	readonly events: readonly StoredEvent[];
+	readonly now: Instant;
+	readonly water: Pick<Water, 'netVolumeL' | 'volumes'>;
+}
 
 /** The daily doses that run now, by the newest entry of each supplement. */
 export function runningDoses({ events, now }: Lived): Static<typeof RecurringDoseDetails>[] {

@@ -1,15 +1,13 @@
 import { driftOf, strangeMove, WATCHED_MOVES, type StrangeMove } from '$lib/core/correction';
-import type { JudgedWater } from './judge-water.ts';
-import { dosedPerDay } from './running-doses.ts';
+import type { WaterEstimate } from '$lib/core/trend';
+import { dosedPerDay, type Lived } from './running-doses.ts';
 import { isLine } from './water-history.ts';
 
 /** Two readings make a slope, three one that can be believed. */
 const LEAST_READINGS = 3;
 
 /** What of a water moves as no tank makes it move by itself. */
-export function strangeMoves(
-	judged: Pick<JudgedWater, 'estimates' | 'events' | 'now' | 'water'>
-): StrangeMove[] {
+export function strangeMoves(judged: Lived & { readonly estimates: WaterEstimate }): StrangeMove[] {
 	const dosed = dosedPerDay(judged);
 	const found = WATCHED_MOVES.flatMap((parameter) => {
 		const line = judged.estimates.of(parameter);

@@ -38,7 +38,9 @@
 			readonly brings: readonly { readonly parameter: string; readonly perDay: number }[];
 		}[];
 		strange: readonly StrangeMove[];
-		limits: { readonly alkalinity: number | null; readonly calcium: number | null };
+		limits: Readonly<
+			Record<'alkalinity' | 'calcium', { readonly up: number | null; readonly down: number | null }>
+		>;
 		supplements: readonly NamedSupplement[];
 		wish: Readonly<Record<string, string>>;
 		units: Readonly<Record<ParameterId, UnitId>>;

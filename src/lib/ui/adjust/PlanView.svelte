@@ -3,7 +3,7 @@
 	import type { SeenPlan } from '$lib/contract/adjust';
 	import type { ParameterId, UnitId } from '$lib/core/quantity';
 	import type { Instant } from '$lib/core/time';
-	import { courseWords, planTitle, reasonWords, REMARKS } from '$lib/format/adjust';
+	import { courseWords, HELD, planTitle, reasonWords, REMARKS } from '$lib/format/adjust';
 	import { dangersOf } from '$lib/format/danger';
 	import { shortDay } from '$lib/format/date';
 	import Action from '$lib/ui/shared/Action.svelte';
@@ -61,6 +61,7 @@
 			: ''}.
 	</p>
 	{#if fault}<div class="mt-4"><Fault text={fault} /></div>{/if}
+	{#if seen.held}<p class="mt-4 max-w-[46rem] border-l-4 border-warn pl-3 text-lg">{HELD}</p>{/if}
 
 	{#if goals.some((g) => g.followed)}
 		<section aria-label="On course?" class="mt-5">

@@ -7,7 +7,7 @@
 	import Photographs from '$lib/ui/shared/Photographs.svelte';
 	import type { BenchSession } from '$lib/ui/shared/bench-session';
 	import { LABEL_FIRST } from '$lib/format/hazard';
-	import { cleanUp, nextWords, rowsOf, summaryText } from './finish-words';
+	import { cleanUp, nextWords, outsideWaters, rowsOf, summaryText } from './finish-words';
 
 	interface Props {
 		session: BenchSession;
@@ -82,6 +82,13 @@
 						{line}
 					</li>{/each}
 			</ul>
+			{#each outsideWaters(session, benchOf) as waterId (waterId)}
+				<p class="mt-3">
+					Something was found outside its band: <a class="link" href="/waters/{waterId}/adjust"
+						>put it right</a
+					>.
+				</p>
+			{/each}
 			{#if rows.some((r) => r.kit)}
 				<p class="small mt-3 text-muted">
 					What was used is counted down on the shelf: {[

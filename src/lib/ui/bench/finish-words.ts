@@ -1,5 +1,5 @@
 import type { BenchAnswer } from '$lib/contract/bench';
-import { byLongestInterval, type CadenceInput } from '$lib/core/judgement';
+import { dueTests, isOutside, type CadenceInput } from '$lib/core/judgement';
 import { stepsFor, type Hazard, type Method } from '$lib/core/method';
 import { PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
 import { effectsOf } from '$lib/core/reading';
@@ -28,6 +28,10 @@ export interface SummaryRow {
 const MOST_NEXT = 4;
 
 type BenchOf = (waterId: string) => BenchAnswer | undefined;
+
+/** What is known of a parameter before a test, whatever method reads it. */
+const contextOf = (bench: BenchAnswer, parameter: ParameterId) =>
+	bench.offers.find((o) => o.contexts[parameter])?.contexts[parameter];
 
 function unusualOf({ draft, deviations }: FinishedTest): readonly string[] {
 	const steps = stepsFor(draft.method, draft.portion);
@@ -118,6 +122,15 @@ export function cleanUp(methods: readonly Method[], unused: 'discard' | 'put-bac
 	return lines;
 }
 
+/** The waters in which this session found something outside its band. */
+export function outsideWaters(session: BenchSession, benchOf: BenchOf): readonly string[] {
+	const found = session.finished.filter(({ draft, results }) => {
+		const bench = draft.standard ? undefined : benchOf(draft.waterId);
+		return bench && results?.some((r) => isOutside(judged(r, contextOf(bench, r.parameter))?.grade));
+	});
+	return [...new Set(found.map((f) => f.draft.waterId))];
+}
+
 /** When what was tested now is to be tested again, and what is due before that. */
 export function nextWords(
 	session: BenchSession,
@@ -130,16 +143,30 @@ export function nextWords(
 		const bench = benchOf(waterId);
 		if (!bench) return [];
 		const read = session.finished.filter((f) => f.draft.waterId === waterId && f.results);
+		const { cadence } = bench;
+		const found = read.flatMap((f) =>
+			f.results!.map((result) => ({ result, parameter: result.parameter, at: f.finishedAt }))
+		);
+		const isFresh = (p: ParameterId) =>
+			found.some((r) => r.parameter === p && r.at > (cadence.lastAt[p] ?? 0));
+		const fresh = found.filter((r) => isFresh(r.parameter));
+		// What the server has not reckoned with yet is told by the results themselves; all else as it stands on every page.
 		const input: CadenceInput = {
-			...bench.cadence,
+			...cadence,
 			now,
-			doubtful: [],
-			lastAt: {
-				...bench.cadence.lastAt,
-				...Object.fromEntries(read.flatMap((f) => f.results!.map((r) => [r.parameter, f.finishedAt])))
-			}
+			doubtful: cadence.doubtful.filter((p) => !isFresh(p)),
+			lastAt: { ...cadence.lastAt, ...Object.fromEntries(fresh.map((r) => [r.parameter, r.at])) },
+			unconfirmed: [
+				...cadence.unconfirmed.filter((p) => !isFresh(p)),
+				...fresh.flatMap(({ result, parameter }) =>
+					isOutside(judged(result, contextOf(bench, parameter))?.grade) ? [parameter] : []
+				)
+			],
+			outlooks: Object.fromEntries(
+				Object.entries(cadence.outlooks).filter(([p]) => !isFresh(p as ParameterId))
+			)
 		};
-		const due = [...byLongestInterval(input)].sort((a, b) => a.dueAt - b.dueAt);
+		const due = [...dueTests(input)].sort((a, b) => a.dueAt - b.dueAt);
 		const prefix = waters.length > 1 ? `${bench.waterName}: ` : '';
 		return due.slice(0, MOST_NEXT).map(({ parameter, dueAt }) => {
 			const { name } = PARAMETERS[parameter];

@@ -23,6 +23,8 @@ function answer(change: Partial<CadenceInput> = {}): BenchAnswer {
 		firstAt: addDays(now, -300),
 		mediumRuns: false,
 		doubtful: [],
+		unconfirmed: [],
+		asked: [],
 		outlooks: {},
 		habit: { kind: 'reckoned', chance: 0.2 },
 		...change

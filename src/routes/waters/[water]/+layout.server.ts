@@ -1,4 +1,5 @@
 import { error } from '@sveltejs/kit';
+import { dangerWords, type MatterWords } from '$lib/format/matter';
 import type { LayoutServerLoad } from './$types';
 
 export const load = (async ({ locals, params, url }) => {
@@ -6,9 +7,17 @@ export const load = (async ({ locals, params, url }) => {
 	if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
 	// Asked anew on every page, wherever one comes from: they may have passed, or have come up.
 	void url.pathname;
-	let dangers: Awaited<ReturnType<typeof locals.services.readDangers>> = [];
+	const context = {
+		units: locals.preferences.units,
+		timeZone: open.scope.timeZone,
+		now: locals.services.clock.now(),
+		base: `/waters/${open.water.id}`
+	};
+	// Null where nobody knows: it is said, and not taken for none.
+	let dangers: MatterWords[] | null = null;
 	try {
-		dangers = await locals.services.readDangers(open.scope, open.water);
+		const found = await locals.services.readDangers(open.scope, open.water);
+		dangers = found.map((matter) => dangerWords(matter, context));
 	} catch (fault) {
 		// A water that cannot be judged says so on the pages that judge it; its log has to open all the same.
 		if (!(fault instanceof RangeError || fault instanceof TypeError)) throw fault;
@@ -18,6 +27,6 @@ export const load = (async ({ locals, params, url }) => {
 		water: open.water,
 		siblings: open.siblings,
 		timeZone: open.scope.timeZone,
-		now: locals.services.clock.now()
+		now: context.now
 	};
 }) satisfies LayoutServerLoad;

@@ -24,15 +24,7 @@
 	<div class="frame">
 		<Header water={data.water} siblings={data.siblings} {view} />
 		{#if stray}<div class="page py-3!"><Fault text={stray} /></div>{/if}
-		<DangerNotice
-			dangers={data.dangers}
-			context={{
-				units: data.preferences.units,
-				timeZone: data.timeZone,
-				now: data.now,
-				base: `/waters/${data.water.id}`
-			}}
-		/>
+		<DangerNotice dangers={data.dangers} waterId={data.water.id} />
 		<LeftOutNotice
 			{leftOut}
 			waterId={data.water.id}

@@ -1,0 +1,94 @@
+import type { RecurringDoseDetails } from '$lib/contract/event';
+import { CONVENTIONS } from '$lib/core/caution';
+import { isOutside, judgeResult, type AskedTest, type Band, type Verdict } from '$lib/core/judgement';
+import type { ParameterId } from '$lib/core/quantity';
+import { addDays, type Instant } from '$lib/core/time';
+import type { WaterEstimate } from '$lib/core/trend';
+import type { Static } from '@sinclair/typebox';
+import type { StoredPlan, StoredPlanNote } from '../repository/correction.ts';
+import type { DatedResult } from '../repository/result.ts';
+import type { Lived } from './running-doses.ts';
+import { seenSteps } from './seen-steps.ts';
+import { strangeMoves } from './strange-moves.ts';
+
+/** A plan as it was begun, with what became of it. */
+export interface PlanWithNotes {
+	readonly stored: StoredPlan;
+	readonly notes: readonly StoredPlanNote[];
+}
+
+/** A new setting of a daily dose is news for so long. */
+const SET_LATELY_DAYS = 10;
+/** A reading so soon after a setting does not tell of it yet. */
+const TOO_SOON_DAYS = 0.5;
+/** Settings that differ by less are the same. */
+const SAME_DOSE = 0.02;
+/** What moves as in no tank is read again within a day. */
+const STRANGE_DAYS = 1;
+
+/** Outside or probably so, and one reading alone tells it: the one before does not say the same. */
+export function isUnconfirmed(
+	verdict: Verdict | null,
+	own: readonly DatedResult[],
+	band: Band | null
+): boolean {
+	if (!verdict || !isOutside(verdict.grade)) return false;
+	const [before, last] = own.slice(-2).map((r) => judgeResult(r.result, band));
+	const says = (one: Verdict | null | undefined) =>
+		one != null && isOutside(one.grade) && one.side === verdict.side;
+	return !(says(before) && says(last));
+}
+
+type Given = Lived & {
+	readonly timeZone: string;
+	readonly results: readonly DatedResult[];
+	readonly estimates: WaterEstimate;
+	readonly plans: readonly PlanWithNotes[];
+};
+
+const asTests = (parameters: readonly ParameterId[], at: Instant, kind: AskedTest['why']['kind']) =>
+	parameters.map((parameter): AskedTest => ({ parameter, at, why: { kind } }));
+
+/** The tests of corrections that run. */
+function byPlans({ plans, ...given }: Given): AskedTest[] {
+	return plans.flatMap(({ stored, notes }) => {
+		const { state, steps } = seenSteps(stored, notes, given);
+		if (state !== 'running') return [];
+		return steps.flatMap(({ what, state: step, day }) =>
+			what.kind === 'test' && step === 'open'
+				? asTests(what.parameters, addDays(stored.startsAt, day), 'plan')
+				: []
+		);
+	});
+}
+
+/** A daily dose that was set anew and has not been read since. */
+function bySettings({ events, now, results }: Given): AskedTest[] {
+	const before = new Map<string, number>();
+	return events.flatMap((e) => {
+		if (e.kind !== 'recurring-dose' || e.happenedAt > now) return [];
+		const { supplement, amountMlPerDay, strength } = e.details as Static<typeof RecurringDoseDetails>;
+		const last = before.get(supplement) ?? 0;
+		before.set(supplement, amountMlPerDay);
+		const same = Math.abs(amountMlPerDay - last) <= SAME_DOSE * Math.max(amountMlPerDay, last);
+		if (same || e.happenedAt < addDays(now, -SET_LATELY_DAYS)) return [];
+		const unread = strength
+			.map((s) => s.parameter)
+			.filter(
+				(p) => !results.some((r) => r.result.parameter === p && r.at >= addDays(e.happenedAt, TOO_SOON_DAYS))
+			);
+		return asTests(unread, addDays(e.happenedAt, CONVENTIONS.retestDays.value), 'dose-set');
+	});
+}
+
+function byMoves(given: Given): AskedTest[] {
+	return strangeMoves(given).flatMap(({ parameter }) => {
+		const last = given.results.findLast((r) => r.result.parameter === parameter);
+		return last ? asTests([parameter], addDays(last.at, STRANGE_DAYS), 'strange') : [];
+	});
+}
+
+/** The tests that something asks for by a time: a correction, a new daily dose, a move as in no tank. */
+export function askedTests(given: Given): AskedTest[] {
+	return [...byPlans(given), ...bySettings(given), ...byMoves(given)];
+}
