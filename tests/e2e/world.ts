@@ -189,7 +189,9 @@ export async function openPage(world: World, path = '/', viewport: typeof DESK |
 		return explained(
 			`"${words}" to press`,
 			page.waitForFunction(
+				// A page that does not answer yet is not pressed: what is sent before its programs run is lost.
 				(text) =>
+					document.documentElement.dataset.running !== undefined &&
 					[...document.querySelectorAll<HTMLElement>('button, a, label, summary')].find(
 						(e) =>
 							e.innerText.trim().startsWith(text) && e.offsetParent !== null && !e.hasAttribute('disabled')
