@@ -40,7 +40,8 @@ export default {
 					'../scripts/**/*.ts',
 					'../tests/**/*.ts',
 					'../drizzle.config.ts',
-					'../vite.config.ts'
+					'../vite.config.ts',
+					'../vite.reckon.config.ts'
 				]
 			})
 		}

@@ -46,12 +46,18 @@ export function build(folder = join(ROOT, 'build'), kitFolder = join(ROOT, '.sve
 	const mark = join(folder, 'sources.sha256');
 	const digest = sourceDigest();
 	if (existsSync(mark) && readFileSync(mark, 'utf8') === digest) return false;
-	const done = spawnSync(bin('vite'), ['build', '--logLevel', 'warn'], {
-		cwd: ROOT,
-		encoding: 'utf8',
-		env: { ...process.env, NODE_ENV: 'production', TEVRIK_BUILD_DIR: folder, TEVRIK_KIT_DIR: kitFolder }
-	});
-	if (done.status !== 0) stop(`Building the application failed:\n${(done.stderr || done.stdout).trim()}`);
+	const env = { ...process.env, NODE_ENV: 'production', TEVRIK_BUILD_DIR: folder, TEVRIK_KIT_DIR: kitFolder };
+	const made = (...args) => {
+		const done = spawnSync(bin('vite'), ['build', '--logLevel', 'warn', ...args], {
+			cwd: ROOT,
+			encoding: 'utf8',
+			env
+		});
+		if (done.status !== 0) stop(`Building the application failed:\n${(done.stderr || done.stdout).trim()}`);
+	};
+	made();
+	// The threads that reckon run a program of their own.
+	made('--config', 'vite.reckon.config.ts', '--outDir', join(folder, 'reckon'));
 	mkdirSync(folder, { recursive: true });
 	writeFileSync(mark, digest);
 	return true;

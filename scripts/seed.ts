@@ -16,6 +16,8 @@ import { connect } from '../src/lib/server/db/connect.ts';
 import { LABEL_U } from '../src/lib/core/correction/index.ts';
 import { memberByRole, siteByName } from '../src/lib/server/repository/founding.ts';
 import { adoptShipped } from '../src/lib/server/service/adopt-shipped.ts';
+import { judgeWater } from '../src/lib/server/service/judge-water.ts';
+import { readPlan } from '../src/lib/server/service/read-plan.ts';
 import { foundSite } from '../src/lib/server/service/found-site.ts';
 import type { SiteScope } from '../src/lib/server/repository/scope.ts';
 import { waterAt } from '../src/lib/server/repository/water.ts';
@@ -190,7 +192,7 @@ async function fillPlans({ scopes, waterId, timeZone }: At, story: WaterStory): 
 		moment = startsAt;
 		const supplements = await services.readSupplements(scope);
 		const water = await waterAt(db, scope, waterId, startsAt);
-		const { estimates } = await services.judgeWater(scope, water!);
+		const { estimates } = await judgeWater(deps, scope, water!);
 		const planId = deps.newId();
 		must(
 			await services.startPlan(scope, {
@@ -210,7 +212,7 @@ async function fillPlans({ scopes, waterId, timeZone }: At, story: WaterStory): 
 				}
 			})
 		);
-		const planned = new Set((await services.readPlan(scope, water!, planId))!.steps.map((s) => s.id));
+		const planned = new Set((await readPlan(deps, scope, water!, planId))!.steps.map((s) => s.id));
 		for (const { parameter, given } of goals) {
 			for (const [day, amount] of given.entries()) {
 				const stepId = `${day}-dose-${parameter}`;

@@ -1,4 +1,3 @@
-import { judgedOnce } from '$lib/server/service/judge-water';
 import { createHash, randomUUID } from 'node:crypto';
 import { existsSync, readFileSync } from 'node:fs';
 import { building } from '$app/environment';
@@ -14,6 +13,7 @@ import { PREFERENCES_COOKIE, readPreferences } from '$lib/contract/preferences';
 import { clockSetting, idMaker, serverClock } from '$lib/server/clock';
 import { connect } from '$lib/server/db/connect';
 import { createLimiter } from '$lib/server/limiter';
+import { openPool, workerFile } from '$lib/server/reckon/pool';
 import { createServices } from '$lib/server/services';
 import { SESSION_DAYS } from '$lib/server/service/sign-in';
 import { once } from '$lib/server/lazy';
@@ -37,14 +37,19 @@ function wire() {
 		process.channel?.unref();
 	}
 	const connection = connect(url);
+	const threads = workerFile(process.argv[1]);
+	const pool = threads ? openPool(threads, url) : null;
 	return {
 		setting,
-		services: createServices({
-			db: connection.db,
-			clock,
-			newId: idMaker(clock),
-			report: (fault, about) => log.error({ about, message: fault.message, stack: fault.stack })
-		}),
+		services: createServices(
+			{
+				db: connection.db,
+				clock,
+				newId: idMaker(clock),
+				report: (fault, about) => log.error({ about, message: fault.message, stack: fault.stack })
+			},
+			pool ? (task) => pool.run(task) : undefined
+		),
 		limiter: createLimiter(clock, REQUESTS_PER_MINUTE),
 		hosts: new Set(
 			[
@@ -55,7 +60,10 @@ function wire() {
 				.filter(Boolean)
 		),
 		signInAs: process.env.TEVRIK_SIGN_IN_AS ?? null,
-		close: () => connection.close()
+		close: async () => {
+			await pool?.close();
+			await connection.close();
+		}
 	};
 }
 
@@ -189,10 +197,7 @@ export const handle: Handle = async ({ event, resolve }) => {
 	if (person && !limiter.admits(`member ${person.id}`)) return tooOften();
 	event.locals.openWater = once(async (waterId: string) => {
 		if (!person) error(401, { message: 'You are not signed in.', code: 'not-signed-in' });
-		const open = await services.openWater(person, waterId);
-		// The frame and the page ask for the same.
-		if (open) judgedOnce(open.water);
-		return open;
+		return services.openWater(person, waterId);
 	});
 
 	const { theme } = event.locals.preferences;

@@ -96,7 +96,7 @@ async function begun(site: Site, request: PlanRequest): Promise<{ planId: string
 	const outcome = await world.services.startPlan(site.scope, start(site, request));
 	if (!outcome.ok) throw new Error(JSON.stringify(outcome.fault));
 	const { planId } = outcome.value;
-	return { planId, seen: (await world.services.readPlan(site.scope, site.water, planId))! };
+	return { planId, seen: (await world.ask('plan', site.water.id, planId))! };
 }
 const product = (name: string, risePer100L: number) => ({
 	id: id(),
@@ -118,14 +118,14 @@ const product = (name: string, risePer100L: number) => ({
 describe('from a finding to a plan', () => {
 	it('tells what to put right, in order, and that a plan is under way', async () => {
 		const site = await lowTank('repairs');
-		const before = await world.services.readAdjust(site.scope, site.water);
+		const before = await world.ask('adjust', site.water.id);
 		expect(before.repairs[0]).toMatchObject({
 			repair: { kind: 'raise', parameters: ['alkalinity'] },
 			planned: false
 		});
 		expect(before.plans).toEqual([]);
 		await begun(site, raise(8.2));
-		const after = await world.services.readAdjust(site.scope, site.water);
+		const after = await world.ask('adjust', site.water.id);
 		expect(after.repairs[0]!.planned).toBe(true);
 		expect(after.plans[0]).toMatchObject({ state: 'running', day: 1 });
 	});
@@ -145,7 +145,7 @@ describe('from a finding to a plan', () => {
 		const command = start(site, raise(8.2));
 		const first = await world.services.startPlan(site.scope, command);
 		expect(await world.services.startPlan(site.scope, command)).toEqual(first);
-		expect((await world.services.readAdjust(site.scope, site.water)).plans).toHaveLength(1);
+		expect((await world.ask('adjust', site.water.id)).plans).toHaveLength(1);
 	});
 	it('says what it cannot do', async () => {
 		const site = await lowTank('cannot');
@@ -168,7 +168,7 @@ describe('from a finding to a plan', () => {
 		const site = await lowTank('mine');
 		const other = await world.site('theirs');
 		const { planId } = await begun(site, raise(8.2));
-		expect(await world.services.readPlan(other.scope, other.water, planId)).toBeNull();
+		expect(await world.ask('plan', other.water.id, planId)).toBeNull();
 		expect(await world.services.noteStep(other.scope, told(planId, '0-dose-alkalinity'))).toMatchObject({
 			ok: false,
 			fault: { code: 'unknown-item' }
@@ -218,7 +218,7 @@ describe('a plan under way', () => {
 		await world.services.noteStep(site.scope, told(planId, '0-dose-alkalinity', { amount: 20 }));
 		world.now = addDays(NOON, 1);
 		await world.services.noteStep(site.scope, told(planId, '1-dose-alkalinity', { outcome: 'skipped' }));
-		const seen = (await world.services.readPlan(site.scope, site.water, planId))!;
+		const seen = (await world.ask('plan', site.water.id, planId))!;
 		const of = (stepId: string) => seen.steps.find((s) => s.id === stepId);
 		expect(of('0-dose-alkalinity')).toMatchObject({ state: 'done', given: 20 });
 		expect(of('1-dose-alkalinity')!.state).toBe('skipped');
@@ -229,7 +229,7 @@ describe('a plan under way', () => {
 		const site = await lowTank('missed');
 		const { planId, seen: first } = await begun(site, raise(8.2));
 		world.now = addDays(NOON, 2);
-		const seen = (await world.services.readPlan(site.scope, site.water, planId))!;
+		const seen = (await world.ask('plan', site.water.id, planId))!;
 		expect(seen.steps.find((s) => s.id === '0-dose-alkalinity')!.state).toBe('missed');
 		const changed = await world.services.changePlan(site.scope, {
 			id: id(),
@@ -238,7 +238,7 @@ describe('a plan under way', () => {
 			note: ''
 		});
 		expect(changed).toMatchObject({ ok: true });
-		const anew = (await world.services.readPlan(site.scope, site.water, planId))!;
+		const anew = (await world.ask('plan', site.water.id, planId))!;
 		expect(anew.adapted).toBe(1);
 		const open = anew.steps.filter((s) => s.state === 'open' && s.what.kind === 'dose');
 		expect(open[0]!.day).toBe(2);
@@ -260,14 +260,14 @@ describe('a plan under way', () => {
 			await read(site, addDays(world.now, 0.6), level);
 		}
 		world.now = addDays(NOON, doses.length - 0.2);
-		const late = (await world.services.readPlan(site.scope, site.water, planId))!;
+		const late = (await world.ask('plan', site.water.id, planId))!;
 		expect(late.goals[0]!.followed!.course).toBe('weaker');
 		expect(late.reason).toMatchObject({ kind: 'either' });
-		const lines = (await world.services.readAdjust(site.scope, site.water)).plans;
+		const lines = (await world.ask('adjust', site.water.id)).plans;
 		expect(lines[0]!.offCourse?.parameter).toBe('alkalinity');
 		const before = doses[0]!.what.kind === 'dose' ? doses[0]!.what : null;
 		await world.services.changePlan(site.scope, { id: id(), planId, what: 'plan-rest', note: '' });
-		const anew = (await world.services.readPlan(site.scope, site.water, planId))!;
+		const anew = (await world.ask('plan', site.water.id, planId))!;
 		const next = anew.steps.find((s) => s.state === 'open' && s.what.kind === 'dose')!.what;
 		// More millilitres for the same rise.
 		expect(next.kind === 'dose' && next.amount / next.rise).toBeGreaterThan(
@@ -309,11 +309,11 @@ describe('a plan under way', () => {
 		const { planId } = await begun(site, raise(8.2));
 		const end = { id: id(), planId, what: 'reached', note: 'It is there.' } as const;
 		expect(await world.services.changePlan(site.scope, end)).toMatchObject({ ok: true });
-		expect((await world.services.readPlan(site.scope, site.water, planId))!.state).toBe('reached');
+		expect((await world.ask('plan', site.water.id, planId))!.state).toBe('reached');
 		// What is read weeks later tells nothing of it.
 		for (const day of [20, 22, 24]) await read(site, addDays(NOON, day), 5);
 		world.now = addDays(NOON, 25);
-		const later = (await world.services.readPlan(site.scope, site.water, planId))!;
+		const later = (await world.ask('plan', site.water.id, planId))!;
 		expect(later.goals[0]!.followed!.course).toBe('too-early');
 		expect(later.goals[0]!.estimate.at(-1)!.at).toBeLessThan(addDays(NOON, 1));
 		world.now = NOON;
@@ -325,9 +325,9 @@ describe('a plan under way', () => {
 	it('stands on Today and in the calendar', async () => {
 		const site = await lowTank('today');
 		await begun(site, raise(8.2));
-		const today = await world.services.readToday(site.scope, site.water);
+		const today = (await world.ask('day', site.water.id)).today;
 		expect(today.plans[0]!.today.map((s) => s.what.kind)).toEqual(expect.arrayContaining(['test', 'dose']));
-		const calendar = (await world.services.siteCalendar(site.scope)).replaceAll(/\r\n[ \t]/g, '');
+		const calendar = (await world.services.siteCalendar(await world.open(site.water.id))).replaceAll(/\r\n[ \t]/g, '');
 		expect(calendar).toMatch(/SUMMARY:today tank: (Test|Add)/);
 		expect(calendar).toMatch(/of Sodium bicarbonate/);
 	});
@@ -355,7 +355,7 @@ describe('limits', () => {
 	it('go down at once and make a plan longer, up only with a reason, never above the most', async () => {
 		const site = await lowTank('limits');
 		const days = async () => {
-			const preview = await world.services.previewPlan(site.scope, site.water, raise(8.2));
+			const preview = await world.ask('preview', site.water.id, raise(8.2));
 			return preview.ok ? preview.value.plan.days : 0;
 		};
 		const usual = await days();
@@ -451,14 +451,14 @@ describe('the daily dose and water changes', () => {
 			note: ''
 		};
 		await world.services.recordEvent(site.scope, event);
-		const daily = await world.services.readDaily(site.scope, site.water);
+		const daily = await world.ask('daily', site.water.id);
 		expect(daily.running[0]).toMatchObject({ name: 'Part one', perDay: 10 });
 		expect(daily.running[0]!.brings[0]!.perDay).toBeCloseTo(0.259, 3);
 		expect(daily.use).toBeNull();
 	});
 	it('say what a change would move only where the new water was tested', async () => {
 		const site = await lowTank('change');
-		const answer = await world.services.readChange(site.scope, site.water, { litres: 54, count: 2 });
+		const answer = await world.ask('change', site.water.id, { litres: 54, count: 2 });
 		expect(answer.moves).toEqual([]);
 		expect(answer.series).toHaveLength(2);
 		expect(answer.batches).toEqual([]);

@@ -71,9 +71,7 @@ describe('more commands at once than there are connections', () => {
 		// Doses of one plan leave less room for another's: one that has none is refused, and says so.
 		const first = await world.services.startPlan(scope, startsAt(waterId));
 		const doses = first.ok ? first.value.planId : '';
-		const dose = (await world.services.readPlan(scope, water, doses))!.steps.find(
-			(s) => s.what.kind === 'dose'
-		)!;
+		const dose = (await world.ask('plan', water.id, doses))!.steps.find((s) => s.what.kind === 'dose')!;
 		const more = await Promise.all(
 			Array.from({ length: 4 }, () => world.services.startPlan(scope, startsAt(waterId)))
 		);
@@ -88,7 +86,7 @@ describe('more commands at once than there are connections', () => {
 		);
 		const planIds = begun.map((b) => (b.ok ? b.value.planId : ''));
 		expect(planIds).not.toContain('');
-		const plan = (await world.services.readPlan(scope, water, planIds[0]!))!;
+		const plan = (await world.ask('plan', water.id, planIds[0]!))!;
 		const step = plan.steps.find((s) => s.what.kind === 'remedy')!;
 		// As much as a tenth of the water is no dose, whoever notes it.
 		const much = {

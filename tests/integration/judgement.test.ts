@@ -76,20 +76,20 @@ describe('Today', () => {
 		world.now = addDays(NOON, 0.01);
 		await world.services.recordEvent(site.scope, happened(site.waterId, 'algae'));
 		await world.services.recordEvent(site.scope, happened(site.waterId, 'death'));
-		const today = await world.services.readToday(site.scope, site.water);
+		const today = (await world.ask('day', site.water.id)).today;
 		const panel = today.shown[0]!;
 		expect(panel).toMatchObject({ kind: 'panel', danger: true, panel: { happening: 'death' } });
 		// Ammonia, nitrate and the like were never read here and have no band: alkalinity is what can be tested.
 		expect(panel.kind === 'panel' && panel.panel.missing).toEqual(['alkalinity']);
 		world.now = addDays(NOON, 0.02);
 		await world.services.saveTestRun(site.scope, testRun(world, site.waterId));
-		const after = await world.services.readToday(site.scope, site.water);
+		const after = (await world.ask('day', site.water.id)).today;
 		world.now = NOON;
 		expect(after.shown.concat(after.folded).some((m) => m.kind === 'panel')).toBe(false);
 	});
 	it('is one line for each water of every site that a person belongs to, and no other', async () => {
 		const site = await world.site('lines');
-		const lines = await world.services.readLines(site.person);
+		const lines = await world.services.readLines(await world.open(site.waterId));
 		expect(lines.map((l) => l.id)).toEqual([site.waterId]);
 		expect(lines[0]).toMatchObject({ site: 'lines', worst: null });
 	});
@@ -102,7 +102,7 @@ describe('Today', () => {
 			waterId: site.waterId,
 			settings: { ...USUAL_SETTINGS, testing }
 		});
-		const { due } = await world.services.readToday(site.scope, site.water);
+		const { due } = (await world.ask('day', site.water.id)).today;
 		const alkalinity = due.find((d) => d.parameter === 'alkalinity')!;
 		expect(alkalinity.why).toMatchObject({ kind: 'habit', everyDays: 14 });
 		expect(alkalinity.dueAt).toBe(addDays(NOON, 14));
@@ -270,14 +270,14 @@ describe('a comparison', () => {
 			});
 		}
 		const asked = { parameter: 'alkalinity' as const, by: 'kit' as const, first: null, second: null };
-		const found = await world.services.readComparison(site.scope, site.water, asked);
+		const found = await world.ask('comparison', site.water.id, asked);
 		expect(found.paired!.pairs).toHaveLength(3);
 		expect(found.paired!.verdict).toMatchObject({ grade: 'cannot-tell', tooFew: true });
 		expect(found.errors!.first.from === 'laboratory' || found.errors!.second.from === 'laboratory').toBe(
 			true
 		);
 		expect(found.next).toBe('more-pairs');
-		const nothing = await world.services.readComparison(site.scope, site.water, {
+		const nothing = await world.ask('comparison', site.water.id, {
 			...asked,
 			by: 'reader'
 		});

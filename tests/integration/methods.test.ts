@@ -40,7 +40,7 @@ async function read(site: Site, code: string, version: number): Promise<string> 
 	return command.readingId;
 }
 const valueNow = async (site: Site) => {
-	const { rows } = await world.services.readToday(site.scope, site.water);
+	const { rows } = (await world.ask('day', site.water.id)).today;
 	const { result } = rows[0]!.last;
 	return result.kind === 'value' ? result.value : Number.NaN;
 };
@@ -55,7 +55,7 @@ describe('a method of the site’s own', () => {
 			ok: true,
 			value: { code, version }
 		});
-		const { offers } = await world.services.readBench(site.scope, site.water, HABITS);
+		const { offers } = await world.ask('bench', site.water.id, HABITS);
 		expect(offers.find((o) => o.method.code === code)).toMatchObject({ own: true });
 		expect(await world.services.readMethod(other.scope, code)).toBeNull();
 		expect(await world.services.previewDerivation(other.scope, code)).toBeNull();
@@ -148,7 +148,7 @@ describe('a run that tells two parameters', () => {
 		const { entries } = await world.services.readLog(site.scope, { ...filter, before: null });
 		expect(entries).toMatchObject([{ results: [{ parameter: 'calcium' }, { parameter: 'magnesium' }] }]);
 		expect(world.services.logCsv(entries).trim().split('\r\n')).toHaveLength(3);
-		const { before } = await world.services.readBench(site.scope, site.water, HABITS);
+		const { before } = await world.ask('bench', site.water.id, HABITS);
 		expect(before.calcium!.runId).toBe(run.id);
 	});
 	it('may be of a sample that was tested before, but not of another water’s', async () => {

@@ -40,7 +40,7 @@ describe('a test run', () => {
 		const command = testRun(world, waterId, { note: 'a doubt; “quoted”' });
 		const saved = await world.services.saveTestRun(scope, command);
 		expect(saved).toMatchObject({ ok: true, value: { runId: command.id } });
-		const today = await world.services.readToday(scope, water);
+		const today = (await world.ask('day', water.id)).today;
 		expect(today.rows.map((r) => r.parameter)).toEqual(['alkalinity']);
 		expect(today.rows[0]!.last.result).toMatchObject({ kind: 'value', value: expect.closeTo(8.1663, 3) });
 		// Without a band nothing is missed.
@@ -114,7 +114,7 @@ describe('a correction', () => {
 		).toMatchObject({
 			reading: command.reading
 		});
-		const { rows } = await world.services.readToday(scope, water);
+		const { rows } = (await world.ask('day', water.id)).today;
 		expect(rows[0]!.last.result).toMatchObject({ value: expect.closeTo(8.1663, 3) });
 		const [current] = await raw.query<mysql.RowDataPacket[]>(
 			'select count(*) as n from result where site_id = ? and current = 1',
@@ -189,7 +189,7 @@ describe('events and targets', () => {
 				testRun(world, waterId, { finishedAt: addDays(world.now, -n) })
 			);
 		}
-		const before = (await world.services.readToday(scope, water)).rows[0]!;
+		const before = (await world.ask('day', water.id)).today.rows[0]!;
 		expect(before.estimate!.consumptionPerDay.value).toBeCloseTo(0, 1);
 		const dose = {
 			id: world.deps.newId(),
@@ -205,7 +205,7 @@ describe('events and targets', () => {
 			note: ''
 		};
 		expect(await world.services.recordEvent(scope, dose)).toMatchObject({ ok: true });
-		const after = (await world.services.readToday(scope, water)).rows[0]!;
+		const after = (await world.ask('day', water.id)).today.rows[0]!;
 		expect(after.estimate!.consumptionPerDay.value).toBeCloseTo(0.7, 1);
 		expect(
 			await world.services.recordEvent(scope, {
@@ -242,9 +242,9 @@ describe('events and targets', () => {
 			});
 		await set(7, 8, -10);
 		await set(8.5, 9.5, 5);
-		expect((await world.services.readToday(scope, water)).rows[0]!.band).toMatchObject({ low: 7, high: 8 });
+		expect((await world.ask('day', water.id)).today.rows[0]!.band).toMatchObject({ low: 7, high: 8 });
 		world.now = addDays(world.now, 6);
-		expect((await world.services.readToday(scope, water)).rows[0]!.band).toMatchObject({ low: 8.5 });
+		expect((await world.ask('day', water.id)).today.rows[0]!.band).toMatchObject({ low: 8.5 });
 		world.now = addDays(world.now, -6);
 		expect(await set(9, 7, 0)).toMatchObject({ fault: { code: 'target-reversed', field: 'high' } });
 		expect(await set(7, 9, 0, 12)).toMatchObject({ fault: { code: 'target-reversed', field: 'aim' } });
@@ -296,7 +296,7 @@ describe('the application’s own user', () => {
 describe('what the views are given', () => {
 	it('begins empty, and says nothing that it does not know', async () => {
 		const { scope, water } = await world.site('empty');
-		expect(await world.services.readToday(scope, water)).toEqual({
+		expect((await world.ask('day', water.id)).today).toEqual({
 			shown: [],
 			folded: [],
 			due: [],
@@ -310,11 +310,11 @@ describe('what the views are given', () => {
 			leftOut: [],
 			plans: []
 		});
-		expect((await world.services.readTrends(scope, water)).rows).toEqual([]);
+		expect((await world.ask('trends', water.id)).rows).toEqual([]);
 		expect(
 			(await world.services.readLog(scope, { waterId: null, what: null, before: null })).older
 		).toBeNull();
-		const { offers, usual, before } = await world.services.readBench(scope, water, HABITS);
+		const { offers, usual, before } = await world.ask('bench', water.id, HABITS);
 		expect(offers.map((o) => o.method.code).sort()).toEqual(
 			SHIPPED_METHODS.filter((m) => m.kind !== 'stated')
 				.map((m) => m.code)
@@ -328,9 +328,7 @@ describe('what the views are given', () => {
 	it('expects nothing from one reading, and something from two', async () => {
 		const { scope, waterId, water } = await world.site('few');
 		const alkalinity = async () =>
-			(await world.services.readBench(scope, water, HABITS)).offers.find(
-				(o) => o.method.code === 'alk-syringe'
-			)!;
+			(await world.ask('bench', water.id, HABITS)).offers.find((o) => o.method.code === 'alk-syringe')!;
 		await world.services.saveTestRun(scope, testRun(world, waterId, { finishedAt: addDays(world.now, -4) }));
 		expect((await alkalinity()).contexts.alkalinity!.expected).toBeNull();
 		await world.services.saveTestRun(scope, testRun(world, waterId, { finishedAt: addDays(world.now, -1) }));
@@ -351,7 +349,7 @@ describe('what the views are given', () => {
 			reading: { ...last.reading, sure: false },
 			reason: 'not sure of it'
 		});
-		const { rows, from, to } = await world.services.readTrends(scope, water);
+		const { rows, from, to } = await world.ask('trends', water.id);
 		const [row] = rows;
 		expect(row!.readings.at).toHaveLength(8);
 		expect(row!.readings.superseded.filter((s) => s === 1)).toHaveLength(1);
@@ -376,7 +374,7 @@ describe('a reading that was asked about', () => {
 			world.services.keepReading(scope, { id: world.deps.newId(), runId: command.id, kind });
 		expect(await keep(null)).toEqual({ ok: true, value: { runId: command.id } });
 		expect(await keep('unit')).toMatchObject({ ok: true });
-		const { slipPriors } = await world.services.readBench(scope, water, HABITS);
+		const { slipPriors } = await world.ask('bench', water.id, HABITS);
 		expect(slipPriors.portion).toBeGreaterThan(USUAL_PRIORS.portion);
 		expect(slipPriors.unit).toBeLessThan(USUAL_PRIORS.unit);
 		expect(
@@ -403,7 +401,7 @@ describe('a bound', () => {
 		const [, row] = world.services.logCsv(entries).split('\r\n');
 		expect(row).toContain(',bound,,0,0.21');
 		// A line needs values: with a bound alone nothing is estimated, and the bound is shown.
-		const { rows } = await world.services.readToday(scope, water);
+		const { rows } = (await world.ask('day', water.id)).today;
 		expect(rows).toMatchObject([{ parameter: 'alkalinity', estimate: null, last: { result: bound } }]);
 	});
 });

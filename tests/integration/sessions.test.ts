@@ -128,10 +128,10 @@ describe('a session', () => {
 describe('what the bench is told of a water', () => {
 	it('says what is due and why, who has done a method before, and what is left of a kit', async () => {
 		const { scope, waterId, water } = await world.site('due');
-		const fresh = await world.services.readBench(scope, water, HABITS);
+		const fresh = await world.ask('bench', water.id, HABITS);
 		expect(fresh.due).toEqual([]);
 		await world.services.saveTestRun(scope, testRun(world, waterId, { finishedAt: addDays(NOON, -8) }));
-		const bench = await world.services.readBench(scope, water, HABITS);
+		const bench = await world.ask('bench', water.id, HABITS);
 		expect(bench.due).toMatchObject([
 			{ parameter: 'alkalinity', why: { kind: 'interval', everyDays: 7, phase: 'learning' } }
 		]);

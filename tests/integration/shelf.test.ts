@@ -86,7 +86,7 @@ async function logged(site: Site): Promise<Map<string, readonly TestResult[]>> {
 	return new Map(entries.flatMap((e) => (e.type === 'reading' ? [[e.runId, e.results] as const] : [])));
 }
 const thing = async (site: Site, id: string) => {
-	const found = await world.services.readShelfThing(site.scope, site.water, HABITS, id);
+	const found = await world.ask('thing', site.water.id, HABITS, id);
 	if (!found) throw new Error('it is not on the shelf');
 	return found;
 };
@@ -110,7 +110,7 @@ describe('a kit on the shelf', () => {
 		expect(now.cost.full).toBeCloseTo(14 / 60, 9);
 		await note(site, kit, 'counted', { reagent: 'B', amount: 5 });
 		expect((await thing(site, kit)).thing.supply.testsLeft).toEqual({ tests: 5, endsFirst: 'B' });
-		const shelf = await world.services.readShelf(site.scope, site.water, HABITS);
+		const shelf = await world.ask('shelf', site.water.id, HABITS);
 		expect(shelf.toBuy).toMatchObject([{ methodCode: 'alk-syringe', why: 'used-up' }]);
 	});
 	it('that was off is found so, corrected, and corrected no more, to the last bit', async () => {
@@ -234,7 +234,7 @@ describe('a kit on the shelf', () => {
 		const { thing: now, checks } = await thing(site, kit);
 		expect(now.retiredAt).toBe(world.now);
 		expect(checks).toMatchObject([{ accepted: true }]);
-		expect((await world.services.readBench(site.scope, site.water, HABITS)).kits).toEqual([]);
+		expect((await world.ask('bench', site.water.id, HABITS)).kits).toEqual([]);
 	});
 	it('of two titrations is checked when both are', async () => {
 		const site = await world.site('pair');
@@ -301,7 +301,7 @@ describe('a kit on the shelf', () => {
 		expect(await services.addToShelf(site.scope, item(site, { kind: 'standard' }))).toMatchObject({
 			ok: false
 		});
-		expect(await services.readShelfThing(site.scope, site.water, HABITS, theirs)).toBeNull();
+		expect(await world.ask('thing', site.waterId, HABITS, theirs)).toBeNull();
 		const check = {
 			id: world.deps.newId(),
 			waterId: site.waterId,
@@ -386,12 +386,12 @@ describe('the bench', () => {
 		const solution = await standard(site);
 		await note(site, opened, 'opened', { sameLeaflet: true });
 		await note(site, opened, 'dropper', { reagent: 'B', state: 'uneven' });
-		const bench = await world.services.readBench(site.scope, site.water, HABITS);
+		const bench = await world.ask('bench', site.water.id, HABITS);
 		expect(bench.kits).toMatchObject([
 			{ id: opened, methodCode: 'alk-syringe', droppers: { B: { state: 'uneven' } } }
 		]);
 		expect(bench.standards).toMatchObject([{ id: solution, contents: [{ parameter: 'alkalinity' }] }]);
-		const beside = await world.services.compareKits(site.scope, site.water, HABITS, 'alkalinity');
+		const beside = await world.ask('kits', site.water.id, HABITS, 'alkalinity');
 		expect(beside.find((k) => k.method.code === 'alk-syringe')).toMatchObject({ lots: 2 });
 		expect(beside.every((k) => k.merits.totalS >= k.merits.handsS)).toBe(true);
 	});

@@ -4,8 +4,11 @@ import type { SyringeReading } from '../../src/lib/core/reading/index.ts';
 import { addDays, fromIso, instant, type Instant } from '../../src/lib/core/time/index.ts';
 import { idMaker } from '../../src/lib/server/clock.ts';
 import { connect } from '../../src/lib/server/db/connect.ts';
+import type { AnswerOf, AskedOf, ReckoningName } from '../../src/lib/server/reckon/reckonings.ts';
 import { foundSite } from '../../src/lib/server/service/found-site.ts';
 import { createServices } from '../../src/lib/server/services.ts';
+
+type Person = Parameters<ReturnType<typeof createServices>['openWater']>[0];
 
 export const NOON = fromIso('2026-11-20T12:00:00Z');
 
@@ -16,6 +19,13 @@ export function openWorld(url: string) {
 	const clock = { now: () => now };
 	const deps = { db: connection.db, clock, newId: idMaker(clock) };
 	const services = createServices(deps);
+	const people = new Map<string, Person>();
+	/** The water as its keeper finds it now. */
+	const open = async (waterId: string) => {
+		const opened = await services.openWater(people.get(waterId)!, waterId);
+		if (!opened) throw new Error('the keeper cannot reach the tank');
+		return opened;
+	};
 	return {
 		deps,
 		services,
@@ -26,6 +36,13 @@ export function openWorld(url: string) {
 		get now() {
 			return now;
 		},
+		open,
+		/** What a page would ask for. */
+		ask: async <N extends ReckoningName>(
+			name: N,
+			waterId: string,
+			...asked: AskedOf<N>
+		): Promise<AnswerOf<N>> => services.ask(name, await open(waterId), ...asked),
 		/** A new site with one keeper and one tank; every call makes another. */
 		async site(name: string) {
 			const { siteId, personIds, waterIds } = await foundSite(deps, {
@@ -47,9 +64,9 @@ export function openWorld(url: string) {
 				]
 			});
 			const person = { id: personIds[0]!, displayName: `Keeper of ${name}` };
-			const open = await services.openWater(person, waterIds[0]!);
-			if (!open) throw new Error('the keeper cannot reach the tank');
-			return { siteId, person, waterId: waterIds[0]!, scope: open.scope, water: open.water };
+			for (const id of waterIds) people.set(id, person);
+			const { scope, water } = await open(waterIds[0]!);
+			return { siteId, person, waterId: waterIds[0]!, scope, water };
 		}
 	};
 }

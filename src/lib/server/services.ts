@@ -2,16 +2,21 @@ import { photographsOf } from './repository/photograph.ts';
 import { readingById } from './repository/test.ts';
 import { supplementsUsed } from './repository/event.ts';
 import { targetsOf } from './repository/water.ts';
-import type { SiteScope } from './repository/scope.ts';
+import { reachOf, type Reached, type SiteScope } from './repository/scope.ts';
 import { addToShelf } from './service/add-to-shelf.ts';
 import { decideCheck, previewDecision } from './service/decide-check.ts';
 import { deriveItemAgain } from './service/derive-item.ts';
 import { finishCheck } from './service/finish-check.ts';
 import { noteItem } from './service/note-item.ts';
-import { compareKits, readShelf, readShelfThing } from './service/read-shelf.ts';
 import { correctReading } from './service/correct-reading.ts';
 import type { PooledDeps } from './service/deps.ts';
-import { changeFeed, feedCalendar, readFeeds, siteCalendar } from './service/calendar.ts';
+import { boardOf, linesOf, type ReachedDay } from './service/read-overview.ts';
+import { createKeeper, type Keeper } from './reckon/keeper.ts';
+import { createMemory } from './reckon/memory.ts';
+import { reckon, type Done, type Task } from './reckon/reckon.ts';
+import type { AnswerOf, AskedOf, ReckoningName } from './reckon/reckonings.ts';
+import type { WaterDay } from './service/read-day.ts';
+import { changeFeed, holderOfFeed, readFeeds, siteCalendar } from './service/calendar.ts';
 import {
 	judgementSettings,
 	readProfiles,
@@ -19,34 +24,21 @@ import {
 	saveSettings,
 	takeProfile
 } from './service/judgement-settings.ts';
-import { judgeWater } from './service/judge-water.ts';
 import { collectAnswers, readSent, saveReport, sendSample } from './service/laboratory.ts';
-import { readComparison } from './service/read-comparison.ts';
-import { readFindings } from './service/read-findings.ts';
-import { readPanel } from './service/read-panel.ts';
 import { keepPhotograph, readPhotograph, takePhotographBack } from './service/keep-photograph.ts';
 import { keepReading } from './service/keep-reading.ts';
 import { logCsv } from './service/log-csv.ts';
 import { deriveAgain, previewDerivation } from './service/derive-again.ts';
-import { firstWater, openWater } from './service/open-water.ts';
-import { readBench } from './service/read-bench.ts';
+import { firstWater, openWater, type OpenWater } from './service/open-water.ts';
 import { kitOfReading } from './service/run-kit.ts';
-import { readDoubt } from './service/read-doubt.ts';
 import { readLog, readRecentEvents, readWholeLog } from './service/read-log.ts';
 import { readMethod, readMethods } from './service/read-methods.ts';
-import { readBoard, readLines } from './service/read-overview.ts';
-import { readDangers, readToday } from './service/read-today.ts';
-import { readTrends } from './service/read-trends.ts';
 import { recordEvent } from './service/record-event.ts';
 import { saveMethod } from './service/save-method.ts';
 import { readSessions, saveSession } from './service/save-session.ts';
 import { saveTestRun } from './service/save-test-run.ts';
 import { readBatches } from './service/batches.ts';
 import { readLimits, setLimit } from './service/daily-limits.ts';
-import { readAdjust } from './service/read-adjust.ts';
-import { readChange } from './service/read-change.ts';
-import { readDaily } from './service/read-daily.ts';
-import { previewPlan, readPlan } from './service/read-plan.ts';
 import { changePlan, noteStep, startPlan } from './service/run-plan.ts';
 import { readSupplements, saveSupplement } from './service/supplements.ts';
 import { setTarget } from './service/set-target.ts';
@@ -62,38 +54,93 @@ function bind<F extends (deps: PooledDeps, ...rest: never[]) => unknown>(
 	return ((...rest: never[]) => useCase(deps, ...rest)) as Bound<F>;
 }
 
-/** All that the routes may ask for, standing on one database and one clock. */
-export function createServices(deps: PooledDeps) {
+/** Reckons in this very thread: where there is no pool of them, in development and in tests. */
+function reckonHere(deps: PooledDeps): (task: Task) => Promise<Done> {
+	const report = deps.report ?? (() => undefined);
+	const memory = createMemory(deps.db, report);
+	return (task) => reckon(deps.db, task, { newId: deps.newId, report, memory });
+}
+
+/** Which water is asked about, among which. */
+function askingOf({ reach, water }: Pick<OpenWater, 'reach' | 'water'>) {
+	const reached = reach.find((r) => r.water.id === water.id);
+	if (!reached) throw new Error('a water that was opened is among those that its person reaches');
+	return { reached, reach };
+}
+
+/** The day of each water; null of one that cannot be judged, which takes none of the others with it. */
+async function daysOf(
+	deps: PooledDeps,
+	keeper: Keeper,
+	reach: readonly Reached[]
+): Promise<readonly ReachedDay[]> {
+	const dayOf = async (reached: Reached): Promise<WaterDay | null> => {
+		try {
+			return await keeper.ask('day', { reached, reach });
+		} catch (fault) {
+			// That the records are away is no fault of this water.
+			if (!(fault instanceof RangeError || fault instanceof TypeError)) throw fault;
+			deps.report?.(fault, `water ${reached.water.id}`);
+			return null;
+		}
+	};
+	return Promise.all(reach.map(async (reached) => ({ reached, day: await dayOf(reached) })));
+}
+
+async function calendarOf(
+	deps: PooledDeps,
+	keeper: Keeper,
+	scope: SiteScope,
+	reach: readonly Reached[]
+): Promise<string> {
+	const tanks = reach.filter((r) => r.scope.siteId === scope.siteId && r.water.kind === 'tank');
+	const days = await daysOf(deps, keeper, tanks);
+	return siteCalendar(
+		scope,
+		days.map(({ reached: { water }, day }) => ({ id: water.id, name: water.name, day })),
+		deps.clock.now()
+	);
+}
+
+/**
+ * All that the routes may ask for, standing on one database and one clock.
+ *
+ * @param run reckons one thing away from this thread
+ */
+export function createServices(deps: PooledDeps, run: (task: Task) => Promise<Done> = reckonHere(deps)) {
+	const keeper = createKeeper(deps.clock, run);
 	return {
+		/** What has to be reckoned of an open water: kept from before, or made anew. */
+		ask: <N extends ReckoningName>(name: N, open: OpenWater, ...asked: AskedOf<N>): Promise<AnswerOf<N>> =>
+			keeper.ask(name, askingOf(open), ...asked),
+		/** A line for each water that a person may see. */
+		readLines: async ({ reach }: OpenWater) => linesOf(await daysOf(deps, keeper, reach)),
+		readBoard: async ({ reach }: OpenWater) => boardOf(await daysOf(deps, keeper, reach)),
+		siteCalendar: ({ scope, reach }: OpenWater) => calendarOf(deps, keeper, scope, reach),
+		/** By a private address; null where that was revoked, or never was. */
+		feedCalendar: async (token: string) => {
+			const holder = await holderOfFeed(deps, token);
+			if (!holder) return null;
+			const reach = await reachOf(deps.db, holder.personId, deps.clock.now());
+			return calendarOf(deps, keeper, holder.scope, reach);
+		},
 		clock: deps.clock,
 		newId: deps.newId,
 		personOfToken: bind(deps, personOfToken),
 		startSession: bind(deps, startSession),
 		openWater: bind(deps, openWater),
 		firstWater: bind(deps, firstWater),
-		readToday: bind(deps, readToday),
-		readDangers: bind(deps, readDangers),
-		readLines: bind(deps, readLines),
 		saveSettings: bind(deps, saveSettings),
 		saveProfile: bind(deps, saveProfile),
 		takeProfile: bind(deps, takeProfile),
 		readProfiles: bind(deps, readProfiles),
 		settingsOf: (scope: SiteScope, waterId: string) => judgementSettings(deps.db, scope, waterId),
-		judgeWater: bind(deps, judgeWater),
-		readBoard: bind(deps, readBoard),
-		readFindings: bind(deps, readFindings),
-		readPanel: bind(deps, readPanel),
-		readComparison: bind(deps, readComparison),
-		siteCalendar: bind(deps, siteCalendar),
-		feedCalendar: bind(deps, feedCalendar),
 		changeFeed: bind(deps, changeFeed),
 		readFeeds: bind(deps, readFeeds),
 		sendSample: bind(deps, sendSample),
 		readSent: bind(deps, readSent),
 		collectAnswers: bind(deps, collectAnswers),
 		saveReport: bind(deps, saveReport),
-		readBench: bind(deps, readBench),
-		readTrends: bind(deps, readTrends),
 		readLog: bind(deps, readLog),
 		readWholeLog: bind(deps, readWholeLog),
 		readRecentEvents: bind(deps, readRecentEvents),
@@ -111,26 +158,17 @@ export function createServices(deps: PooledDeps) {
 		readSessions: bind(deps, readSessions),
 		correctReading: bind(deps, correctReading),
 		keepReading: bind(deps, keepReading),
-		readDoubt: bind(deps, readDoubt),
 		kitOfReading: bind(deps, kitOfReading),
 		recordEvent: bind(deps, recordEvent),
 		setTarget: bind(deps, setTarget),
-		readAdjust: bind(deps, readAdjust),
-		previewPlan: bind(deps, previewPlan),
 		startPlan: bind(deps, startPlan),
 		noteStep: bind(deps, noteStep),
 		changePlan: bind(deps, changePlan),
-		readPlan: bind(deps, readPlan),
 		readSupplements: bind(deps, readSupplements),
 		saveSupplement: bind(deps, saveSupplement),
 		readLimits: bind(deps, readLimits),
 		setLimit: bind(deps, setLimit),
 		readBatches: bind(deps, readBatches),
-		readDaily: bind(deps, readDaily),
-		readChange: bind(deps, readChange),
-		readShelf: bind(deps, readShelf),
-		readShelfThing: bind(deps, readShelfThing),
-		compareKits: bind(deps, compareKits),
 		keepPhotograph: bind(deps, keepPhotograph),
 		readPhotograph: bind(deps, readPhotograph),
 		takePhotographBack: bind(deps, takePhotographBack),

@@ -14,9 +14,12 @@ export { SURPRISING_Z } from './surprise.ts';
 export { measurementNoise } from './history-items.ts';
 export {
 	CONSUMPTION_DAYS,
+	estimateFrom,
 	estimateOne,
 	estimateWater,
+	learnWater,
 	type Departure,
+	type LearnedWater,
 	type WaterEstimate
 } from './water-estimate.ts';
 export { daysUntilOutside } from './leaving.ts';

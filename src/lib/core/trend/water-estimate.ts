@@ -195,6 +195,35 @@ function departureOf(run: Run, now: Instant): Departure | null {
 	return { perDay: { value: mean, u }, z: mean / u };
 }
 
+/** @throws {RangeError} where an estimate has no finite number to tell for now */
+function tellable(estimate: Estimate, now: Instant): void {
+	const { value, uRandom, uCommon } = estimate.at(now);
+	const rates = [estimate.netChangePerDay, estimate.consumptionPerDay].flatMap((r) => [r.value, r.u]);
+	if (![value, uRandom, uCommon, ...rates].every(Number.isFinite)) throw new RangeError('no number is told');
+}
+
+/** One parameter that cannot be reckoned leaves the others theirs. */
+function attempt<T>(parameters: readonly ParameterId[], leftOut: LeftOut[], work: () => T): T | null {
+	try {
+		return work();
+	} catch (error) {
+		if (!(error instanceof RangeError)) throw error;
+		leftOut.push(...parameters.map((parameter): LeftOut => ({ id: null, parameter, why: 'no-line' })));
+		return null;
+	}
+}
+
+/** The last pass over parameters that are estimated together; throws where one has nothing finite to tell. */
+function together(group: readonly Treated[], now: Instant, sumFrom: Instant) {
+	const done = run(layOut(group, sumFrom));
+	const members = done.layout.members.map(
+		(member) => [member.treated.prepared.parameter, new MemberEstimate(done, member, now, sumFrom)] as const
+	);
+	// Asked once, so that what cannot be told is found here and not on a page.
+	for (const [, estimate] of members) tellable(estimate, now);
+	return { done, members };
+}
+
 /** A history of what can be reckoned with; the rest is named. */
 function withoutUnsound(history: History, leftOut: LeftOut[]): History {
 	const observations = history.observations.filter(({ id, result }) => {
@@ -205,87 +234,105 @@ function withoutUnsound(history: History, leftOut: LeftOut[]): History {
 	return observations.length === history.observations.length ? history : { ...history, observations };
 }
 
-/** @throws {RangeError} where an estimate has no finite number to tell for now */
-function tellable(estimate: Estimate, now: Instant): void {
-	const { value, uRandom, uCommon } = estimate.at(now);
-	const rates = [estimate.netChangePerDay, estimate.consumptionPerDay].flatMap((r) => [r.value, r.u]);
-	if (![value, uRandom, uCommon, ...rates].every(Number.isFinite)) throw new RangeError('no number is told');
+/**
+ * What there is to learn from a water's readings, whenever one looks: how restless each parameter is, which readings
+ * are odd, where its use stepped. Plain data, which can be kept; `estimateFrom` tells any moment from it.
+ */
+export interface LearnedWater {
+	/** Salinity first where it is tested: major ions then stand as they would be at S = 35. */
+	readonly treated: readonly Treated[];
+	readonly leftOut: readonly LeftOut[];
+}
+
+/** @param upTo what was read later is not known yet */
+export function learnWater(
+	histories: readonly History[],
+	upTo: Instant = Number.MAX_SAFE_INTEGER as Instant
+): LearnedWater {
+	const leftOut: LeftOut[] = [];
+	const treated: Treated[] = [];
+	const usable = histories.map((history) => withoutUnsound(history, leftOut));
+	const salted = usable.find((h) => h.parameter === 'salinity');
+	const salinity =
+		salted &&
+		attempt(['salinity'], leftOut, () => {
+			const one = treat(salted, upTo);
+			if (!one) return null;
+			const last = one.prepared.observations.at(-1)!.at;
+			const { members } = together([one], last, addDays(last, -CONSUMPTION_DAYS));
+			treated.push(one);
+			return members[0]![1];
+		});
+	for (const history of usable) {
+		const { parameter } = history;
+		if (parameter === 'salinity') continue;
+		const followed = PARAMETERS[parameter].followsSalinity && salinity;
+		const one = attempt([parameter], leftOut, () =>
+			treat(followed ? followSalinity(history, salinity) : history, upTo)
+		);
+		if (one) treated.push(one);
+	}
+	return { treated, leftOut };
 }
 
 /**
- * Estimates a water's parameters from all that was read and done. What cannot be used is left out and named, never
- * thrown at whoever asks. Alkalinity, calcium and magnesium are bound by the
- * stoichiometry of calcification once each is read often enough; major ions follow the salinity where that is tested.
+ * Tells a moment from what was learned. Alkalinity, calcium and magnesium are bound by the stoichiometry of
+ * calcification once each is read often enough; major ions follow the salinity where that is tested.
  *
  * @param sumFrom begin of the days over which consumption is told; the last fortnight unless given
  */
-export function estimateWater(
-	histories: readonly History[],
+export function estimateFrom(
+	learned: LearnedWater,
 	now: Instant,
 	sumFrom: Instant = addDays(now, -CONSUMPTION_DAYS)
 ): WaterEstimate {
 	const estimates = new Map<ParameterId, Estimate>();
-	const leftOut: LeftOut[] = [];
-	/** One parameter that cannot be reckoned leaves the others theirs. */
-	const attempt = <T>(parameters: readonly ParameterId[], work: () => T): T | null => {
-		try {
-			return work();
-		} catch (error) {
-			if (!(error instanceof RangeError)) throw error;
-			leftOut.push(...parameters.map((parameter): LeftOut => ({ id: null, parameter, why: 'no-line' })));
-			return null;
-		}
-	};
-	const usable = histories.map((history) => withoutUnsound(history, leftOut));
-	const parametersOf = (group: readonly Treated[]) => group.map((t) => t.prepared.parameter);
-	const tryRun = (group: readonly Treated[]) => {
-		const done = run(layOut(group, sumFrom));
-		const members = done.layout.members.map(
-			(member) => [member.treated.prepared.parameter, new MemberEstimate(done, member, now, sumFrom)] as const
-		);
-		// Asked once, so that what cannot be told is found here and not on a page.
-		for (const [, estimate] of members) tellable(estimate, now);
-		return { done, members };
-	};
+	const leftOut = [...learned.leftOut];
 	const add = (group: readonly Treated[]): Run | null => {
-		const told = attempt(parametersOf(group), () => tryRun(group));
+		const parameters = group.map((t) => t.prepared.parameter);
+		const told = attempt(parameters, leftOut, () => together(group, now, sumFrom));
 		for (const [parameter, estimate] of told?.members ?? []) estimates.set(parameter, estimate);
 		return told?.done ?? null;
 	};
-	const salted = usable.find((h) => h.parameter === 'salinity');
-	const salinityTreated = salted && attempt(['salinity'], () => treat(salted, now));
-	if (salinityTreated) add([salinityTreated]);
+	const salted = learned.treated.find((t) => t.prepared.parameter === 'salinity');
+	if (salted) add([salted]);
 	const salinity = estimates.get('salinity') ?? null;
-
-	const treated = new Map<ParameterId, Treated>();
-	for (const history of usable) {
-		if (history.parameter === 'salinity') continue;
-		const followed = PARAMETERS[history.parameter].followsSalinity && salinity;
-		const one = attempt([history.parameter], () =>
-			treat(followed ? followSalinity(history, salinity) : history, now)
-		);
-		if (one) treated.set(history.parameter, one);
-	}
+	const others = learned.treated.filter((t) => t !== salted);
 	const bound = CALCIFYING.flatMap((p) => {
-		const one = treated.get(p);
+		const one = others.find((t) => t.prepared.parameter === p);
 		return one && one.prepared.observations.length >= LEAST_TO_BIND ? [one] : [];
 	});
 	const binds =
 		bound.some((t) => t.prepared.parameter === 'alkalinity') &&
 		bound.some((t) => t.prepared.parameter === 'calcium');
-	const together = binds ? add(bound) : null;
-	for (const one of treated.values()) if (!(together && bound.includes(one))) add([one]);
-	if (salinity) {
+	const calcification = binds ? add(bound) : null;
+	for (const one of others) if (!(calcification && bound.includes(one))) add([one]);
+	if (salted) {
 		for (const [parameter, estimate] of estimates) {
-			if (PARAMETERS[parameter].followsSalinity) estimates.set(parameter, withSalinity(estimate, salinity));
+			if (!PARAMETERS[parameter].followsSalinity) continue;
+			// Learned at S = 35, it is nothing of this water without the salinity.
+			if (salinity) estimates.set(parameter, withSalinity(estimate, salinity));
+			else {
+				estimates.delete(parameter);
+				leftOut.push({ id: null, parameter, why: 'no-line' });
+			}
 		}
 	}
 	return {
 		of: (parameter) => estimates.get(parameter) ?? null,
-		departure: together && departureOf(together, now),
+		departure: calcification && departureOf(calcification, now),
 		// What has no line with others may still have one by itself.
 		leftOut: leftOut.filter((l) => l.id !== null || !estimates.has(l.parameter))
 	};
+}
+
+/** Estimates a water's parameters from all that was read and done. What cannot be used is left out and named. */
+export function estimateWater(
+	histories: readonly History[],
+	now: Instant,
+	sumFrom?: Instant
+): WaterEstimate {
+	return estimateFrom(learnWater(histories, now), now, sumFrom);
 }
 
 /** One parameter by itself. */

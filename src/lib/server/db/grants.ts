@@ -35,7 +35,8 @@ const CHANGEABLE = [
 	'method_version',
 	'site_method',
 	'bench_session',
-	'calendar_feed'
+	'calendar_feed',
+	'revision'
 ];
 
 /**
@@ -53,6 +54,7 @@ export async function grantToApplication(migrationUrl: string, applicationUser: 
 			await connection.query(`grant select, insert, update on \`${table}\` to ${to}`);
 		await connection.query(`grant select, insert, update (\`current\`) on \`result\` to ${to}`);
 		await connection.query(`grant select, insert, update, delete on \`sign_in_session\` to ${to}`);
+		await connection.query(`grant select, insert, update, delete on \`kept_track\` to ${to}`);
 	} finally {
 		await connection.end();
 	}

@@ -29,3 +29,9 @@ export async function inTransaction<T>(db: Database, work: (tx: Transaction) => 
 		}
 	}
 }
+
+/** Reads the records as they stood at one moment, whatever others write meanwhile. */
+export async function inSnapshot<T>(db: Database, work: (tx: Transaction) => Promise<T>): Promise<T> {
+	// The first look sets the moment.
+	return db.transaction(work, { isolationLevel: 'repeatable read', accessMode: 'read only' });
+}

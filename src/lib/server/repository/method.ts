@@ -125,16 +125,18 @@ export async function ensureMethodVersion(
 	return found.id;
 }
 
-/** Takes a version in at a site; taking it in twice is taking it in once. */
+/** Takes a version in at a site; taking it in twice is taking it in once. Tells whether it was new there. */
 export async function adoptMethod(
 	db: Reader,
 	row: { siteId: string; id: string; methodVersionId: string; adoptedAt: Instant }
-): Promise<void> {
+): Promise<boolean> {
 	const [known] = await db
 		.select({ id: siteMethod.id })
 		.from(siteMethod)
 		.where(and(eq(siteMethod.siteId, row.siteId), eq(siteMethod.methodVersionId, row.methodVersionId)));
-	if (!known) await db.insert(siteMethod).values(row);
+	if (known) return false;
+	await db.insert(siteMethod).values(row);
+	return true;
 }
 
 export async function siteIds(db: Reader): Promise<string[]> {

@@ -1,6 +1,7 @@
-import { and, eq, gt, isNull, lte, or } from 'drizzle-orm';
+import { and, eq, gt, isNull, lte, or, sql } from 'drizzle-orm';
+import { alias } from 'drizzle-orm/mysql-core';
 import type { Instant } from '$lib/core/time';
-import { calendarFeed, membership, site, water } from '../db/schema/index.ts';
+import { calendarFeed, membership, revision, site, water } from '../db/schema/index.ts';
 import type { Reader } from './database.ts';
 
 /**
@@ -32,48 +33,44 @@ function activeAt(personId: string, now: Instant) {
 	);
 }
 
-/** A water of another site answers exactly like one that does not exist: null. */
-export async function scopeOfWater(
-	db: Reader,
-	personId: string,
-	waterId: string,
-	now: Instant
-): Promise<SiteScope | null> {
+/** A water that a person may go to, with the right to it, and how often it and its site were changed. */
+export interface Reached {
+	readonly scope: SiteScope;
+	readonly water: { readonly id: string; readonly name: string; readonly kind: WaterKind };
+	readonly revisions: { readonly site: number; readonly water: number };
+}
+
+type WaterKind = (typeof water.$inferSelect)['kind'];
+
+const ofSite = alias(revision, 'of_site');
+const ofWater = alias(revision, 'of_water');
+
+/**
+ * The waters of every site that a person belongs to: those of their own before those where they help. A water of another
+ * site is not among them, exactly like one that does not exist.
+ */
+export async function reachOf(db: Reader, personId: string, now: Instant): Promise<Reached[]> {
 	const rows = await db
-		.select(scopeColumns)
+		.select({
+			scope: scopeColumns,
+			water: { id: water.id, name: water.name, kind: water.kind },
+			ofSite: ofSite.counter,
+			ofWater: ofWater.counter
+		})
 		.from(water)
 		.innerJoin(membership, eq(membership.siteId, water.siteId))
 		.innerJoin(site, eq(site.id, water.siteId))
-		.where(and(eq(water.id, waterId), activeAt(personId, now)))
-		.limit(1);
-	return (rows[0] as SiteScope | undefined) ?? null;
-}
-
-export async function scopesOfPerson(db: Reader, personId: string, now: Instant): Promise<SiteScope[]> {
-	const rows = await db
-		.select(scopeColumns)
-		.from(membership)
-		.innerJoin(site, eq(site.id, membership.siteId))
+		.leftJoin(ofSite, eq(ofSite.id, water.siteId))
+		.leftJoin(ofWater, eq(ofWater.id, water.id))
 		.where(activeAt(personId, now))
-		.orderBy(site.name);
-	// A person's own site before those where they help.
-	const own = (scope: { role: string }) => (scope.role === 'keeper' ? 0 : 1);
-	return [...(rows as SiteScope[])].sort((a, b) => own(a) - own(b));
-}
-
-/** The waters of every site that a person belongs to, in the order in which they were entered. */
-export async function watersOfPerson(
-	db: Reader,
-	personId: string,
-	now: Instant
-): Promise<{ id: string; name: string; site: string; siteId: string }[]> {
-	return db
-		.select({ id: water.id, name: water.name, site: site.name, siteId: site.id })
-		.from(water)
-		.innerJoin(membership, eq(membership.siteId, water.siteId))
-		.innerJoin(site, eq(site.id, water.siteId))
-		.where(activeAt(personId, now))
-		.orderBy(site.name, water.id);
+		.orderBy(sql`${membership.role} <> 'keeper'`, site.name, water.id);
+	const scopes = new Map<string, SiteScope>();
+	return rows.map(({ scope, water, ofSite, ofWater }) => {
+		const own = scopes.get(scope.siteId) ?? (scope as SiteScope);
+		scopes.set(scope.siteId, own);
+		// What was never changed since counting began stands at nought.
+		return { scope: own, water, revisions: { site: ofSite ?? 0, water: ofWater ?? 0 } };
+	});
 }
 
 /** The right of the member who holds a calendar address; null where it was revoked, or the member has left. */

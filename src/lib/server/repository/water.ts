@@ -21,6 +21,8 @@ export interface Water {
 	/** All that it had, by which what was done then is reckoned. */
 	readonly volumes: readonly DatedVolume[];
 	readonly profile: ProfileId | null;
+	/** How often it and its site were changed, where the records are read in one snapshot: what is kept is kept by it. */
+	readonly revision?: string;
 }
 
 export interface DatedBand extends Band {

@@ -7,16 +7,19 @@ import { transact } from './once.ts';
 export async function adoptShippedAt(within: Within, siteId: string): Promise<void> {
 	const tx = within.db;
 	const now = within.clock.now();
+	let isNew = false;
 	for (const method of SHIPPED_METHODS) {
 		const row = { newId: within.newId(), now, ownerSiteId: null };
 		const methodVersionId = await ensureMethodVersion(tx, method, row);
-		await adoptMethod(tx, { siteId, id: within.newId(), methodVersionId, adoptedAt: now });
+		const adopted = await adoptMethod(tx, { siteId, id: within.newId(), methodVersionId, adoptedAt: now });
+		isNew ||= adopted;
 	}
+	within.touch(isNew ? 'site' : 'nothing');
 }
 
 /** After an update: every site takes in what it does not have yet. Older versions stay with their results. */
 export async function adoptShipped(deps: PooledDeps): Promise<void> {
 	for (const siteId of await siteIds(deps.db)) {
-		await transact(deps, (_tx, within) => adoptShippedAt(within, siteId));
+		await transact(deps, siteId, (_tx, within) => adoptShippedAt(within, siteId));
 	}
 }

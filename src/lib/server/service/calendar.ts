@@ -2,19 +2,17 @@ import { createHash, randomBytes } from 'node:crypto';
 import { createEvents, type EventAttributes } from 'ics';
 import type { ChangeFeed, OpenFeed } from '$lib/contract/calendar';
 import type { DueTest } from '$lib/core/judgement';
-import { nameWithin, PARAMETER_IDS, PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
+import { nameWithin } from '$lib/core/quantity';
 import { fail, ok, type Result } from '$lib/core/result';
-import { addDays, civilDate, type Instant } from '$lib/core/time';
-import { HELD, stepWords } from '$lib/format/adjust';
+import { civilDate, type Instant } from '$lib/core/time';
 import { whyDue } from '$lib/format/bench';
 import { isDuplicate } from '../repository/database.ts';
 import { addFeed, feedsOf, revokeFeed } from '../repository/judgement.ts';
 import { scopeOfFeed, type SiteScope } from '../repository/scope.ts';
-import { waterAt, watersOf } from '../repository/water.ts';
 import type { Deps, PooledDeps } from './deps.ts';
-import { judgeWater, type JudgedWater } from './judge-water.ts';
 import { once } from './once.ts';
-import { runningPlans } from './read-plan.ts';
+import type { WaterDay } from './read-day.ts';
+import type { StepAhead } from './steps-ahead.ts';
 
 const PRODUCT = '-//Tevrik//Tests//EN';
 
@@ -24,8 +22,7 @@ interface WaterDue {
 	readonly id: string;
 	readonly name: string;
 	readonly due: readonly DueTest[];
-	/** What corrections ask for, day by day, in words. */
-	readonly steps: readonly { readonly day: string; readonly words: string }[];
+	readonly steps: readonly StepAhead[];
 }
 
 /**
@@ -83,48 +80,36 @@ export function calendarText(
 	return value;
 }
 
-/** What the corrections of a water still ask for, today and later. Its tests stand among the others. */
-function stepsAhead(judged: JudgedWater): WaterDue['steps'] {
-	const { now, timeZone } = judged;
-	const units = Object.fromEntries(PARAMETER_IDS.map((p) => [p, PARAMETERS[p].canonicalUnit])) as Readonly<
-		Record<ParameterId, UnitId>
-	>;
-	const today = civilDate(now, timeZone);
-	return runningPlans(judged).flatMap((plan) => {
-		const wait = plan.held ? `${HELD} ` : '';
-		return plan.steps.flatMap((step) => {
-			const day = civilDate(addDays(plan.startsAt, step.day), timeZone);
-			if (step.state !== 'open' || step.what.kind === 'test' || day < today) return [];
-			return [{ day, words: wait + stepWords(step, units) }];
-		});
-	});
+/** A tank of a site with its day; null where it could not be judged. */
+export interface TankDay {
+	readonly id: string;
+	readonly name: string;
+	readonly day: Pick<WaterDay, 'today' | 'steps'> | null;
 }
+
+const NOT_JUDGED = 'This water could not be judged, so its tests are missing here. Look at its log.';
 
 /** The tests of all tanks of a site, and the steps of their corrections, as a calendar. */
-export async function siteCalendar(deps: Deps, scope: SiteScope): Promise<string> {
-	const now = deps.clock.now();
-	const waters: WaterDue[] = [];
-	for (const { id, kind } of await watersOf(deps.db, scope)) {
-		const water = kind === 'tank' ? await waterAt(deps.db, scope, id, now) : null;
-		if (!water) continue;
-		try {
-			const judged = await judgeWater(deps, scope, water);
-			const steps = stepsAhead(judged);
-			waters.push({ id, name: water.name, due: judged.due, steps });
-		} catch (fault) {
-			if (!(fault instanceof RangeError || fault instanceof TypeError)) throw fault;
-			deps.report?.(fault, `water ${id}`);
-			const words = 'This water could not be judged, so its tests are missing here. Look at its log.';
-			waters.push({ id, name: water.name, due: [], steps: [{ day: civilDate(now, scope.timeZone), words }] });
-		}
-	}
-	return calendarText(waters, scope.timeZone, now, scope.siteName);
+export function siteCalendar(scope: SiteScope, tanks: readonly TankDay[], now: Instant): string {
+	const today = civilDate(now, scope.timeZone);
+	return calendarText(
+		tanks.map(({ id, name, day }) =>
+			day
+				? { id, name, due: day.today.due, steps: day.steps }
+				: { id, name, due: [], steps: [{ day: today, words: NOT_JUDGED }] }
+		),
+		scope.timeZone,
+		now,
+		scope.siteName
+	);
 }
 
-/** The same by a private address; null where that was revoked, or never was. */
-export async function feedCalendar(deps: Deps, token: string): Promise<string | null> {
-	const found = await scopeOfFeed(deps.db, digestOf(token), deps.clock.now());
-	return found ? siteCalendar(deps, found.scope) : null;
+/** Whose private address it is; null where that was revoked, or never was. */
+export async function holderOfFeed(
+	deps: Deps,
+	token: string
+): Promise<{ readonly scope: SiteScope; readonly personId: string } | null> {
+	return scopeOfFeed(deps.db, digestOf(token), deps.clock.now());
 }
 
 /** Opens a private calendar address, whose token is told only here, or revokes one. */
@@ -135,11 +120,12 @@ export async function changeFeed(
 ): Promise<Result<{ readonly token: string | null }>> {
 	const now = deps.clock.now();
 	if (command.kind === 'revoke') {
-		return once(deps, scope, 'revoke-feed', command, async (tx) =>
-			(await revokeFeed(tx, scope, command.feedId, now))
+		return once(deps, scope, 'revoke-feed', command, async (tx, within) => {
+			within.touch('nothing');
+			return (await revokeFeed(tx, scope, command.feedId, now))
 				? ok({ token: null })
-				: fail('unknown-item', 'feedId')
-		);
+				: fail('unknown-item', 'feedId');
+		});
 	}
 	// Not by `once`: the token must not be kept with the receipt. Sent twice, the second is refused by its id.
 	const token = randomBytes(32).toString('base64url');

@@ -19,6 +19,8 @@ export async function correctReading(
 	return once(deps, scope, 'correct-reading', command, async (tx, within) => {
 		const old = await readingById(tx, scope, command.supersedes);
 		if (!old) return fail('unknown-item', 'supersedes');
+		// Where a slip is named, whoever asks for slips anywhere at this site counts it.
+		within.touch(old.waterId === null || command.slip ? 'site' : { waterId: old.waterId });
 		if (old.replacedBecause !== null) return fail('already-corrected', 'supersedes');
 		if (contentHash(old.reading) === contentHash(command.reading)) return fail('unchanged', 'reading');
 		// What was derived again by a newer version stays with it.

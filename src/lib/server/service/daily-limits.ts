@@ -40,6 +40,7 @@ export async function setLimit(
 	command: SetLimit
 ): Promise<Result<{ readonly limitId: string }>> {
 	return once(deps, scope, 'set-limit', command, async (tx, within) => {
+		within.touch({ waterId: command.waterId });
 		const now = within.clock.now();
 		const water = await waterAt(tx, scope, command.waterId, now);
 		if (!water) return fail('unknown-item', 'waterId');

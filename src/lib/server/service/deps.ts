@@ -1,4 +1,5 @@
-import type { Clock } from '$lib/core/time';
+import type { Clock, Instant } from '$lib/core/time';
+import type { LearnedWater } from '$lib/core/trend';
 import type { Database } from '../db/connect.ts';
 import type { Reader, Transaction } from '../repository/database.ts';
 
@@ -10,6 +11,23 @@ export interface Deps {
 	readonly newId: () => string;
 	/** Tells whoever keeps the log what failed and was answered all the same, with what it was about. */
 	readonly report?: (fault: Error, about: string) => void;
+	/** Keeps what was reckoned, where somebody reckons often. */
+	readonly memory?: Memory;
+}
+
+/** What was reckoned before, by what it was made from. */
+export interface Memory {
+	/** Within one process: makes it where it is not there. */
+	judged<T>(key: string, make: () => Promise<T>): Promise<T>;
+	/** Over all processes and restarts; looked up by the connection that is held already. */
+	learned(db: Reader, of: LearnedFrom, make: () => LearnedWater): Promise<LearnedWater>;
+}
+
+/** What is learned of a water rests on its readings since a time, and on a state of its records. */
+export interface LearnedFrom {
+	readonly waterId: string;
+	readonly since: Instant;
+	readonly madeFrom: string;
 }
 
 /** What a use case stands on that opens a transaction of its own. Inside of one there is only `Within`. */
@@ -23,4 +41,9 @@ export interface PooledDeps extends Deps {
  */
 export interface Within extends Deps {
 	readonly db: Transaction;
+	/** Says what this transaction changes. One that says nothing is taken to change its whole site. */
+	readonly touch: (what: Touched) => void;
 }
+
+/** What is judged anew because of a change: nothing, one water, or every water of the site. */
+export type Touched = 'nothing' | 'site' | { readonly waterId: string };

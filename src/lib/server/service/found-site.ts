@@ -35,9 +35,9 @@ export interface Founded {
 
 /** Makes a site with its people, its waters, and all shipped methods taken in. All of it, or nothing. */
 export async function foundSite(deps: PooledDeps, founding: Founding): Promise<Founded> {
-	return transact(deps, async (tx, within) => {
-		const { newId } = within;
-		const siteId = newId();
+	const { newId } = deps;
+	const siteId = newId();
+	return transact(deps, siteId, async (tx, within) => {
 		const { createdAt } = founding;
 		await addSite(tx, { id: siteId, name: founding.name, timeZone: founding.timeZone, createdAt });
 		const personIds: string[] = [];

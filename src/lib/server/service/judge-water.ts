@@ -53,7 +53,7 @@ import { cadenceInput, mediumRuns, testsDue } from './cadence-input.ts';
 import type { Deps } from './deps.ts';
 import { judgementSettings } from './judgement-settings.ts';
 import { allLeftOut, soundResultsSince } from './sound-results.ts';
-import { bandAt, ESTIMATE_LOOK_BACK_DAYS, isLine, plainBand, waterEstimate } from './water-history.ts';
+import { bandAt, estimateOfWater, estimateSince, isLine, plainBand } from './water-history.ts';
 
 /** A last reading is looked for this far back. */
 const LOOK_BACK_DAYS = 120;
@@ -146,7 +146,7 @@ function referencesFor(
 			: null,
 		salinity === null ? null : seaWaterFor(parameter, salinity),
 		// Of an older tank the first readings are not at hand: only what is looked back on is.
-		water.startedAt >= addDays(now, -ESTIMATE_LOOK_BACK_DAYS) ? baselineOf(points) : null
+		water.startedAt >= estimateSince(now) ? baselineOf(points) : null
 	];
 	return found.filter((r): r is Reference => r !== null);
 }
@@ -322,25 +322,20 @@ function freeOf(water: Water, results: readonly DatedResult[], now: Instant): Fr
 	);
 }
 
-/** Waters of one request, whose page and frame ask for the same judgement. */
-const ofOneRequest = new WeakMap<Water, { judged: Promise<JudgedWater> | null }>();
-
-/** Lets a water be judged once for as long as this very object is used: that of one request. */
-export function judgedOnce(water: Water): void {
-	ofOneRequest.set(water, { judged: null });
-}
-
-/** Where a water stands: estimates, verdicts, stage, cycle, findings, open panels and the tests that are due. */
+/**
+ * Where a water stands: estimates, verdicts, stage, cycle, findings, open panels and the tests that are due. Within a
+ * minute, and as long as nothing is changed, it is judged once where somebody keeps it.
+ */
 export function judgeWater(deps: Deps, scope: SiteScope, water: Water): Promise<JudgedWater> {
-	const kept = ofOneRequest.get(water);
-	if (!kept) return judgeAnew(deps, scope, water);
-	kept.judged ??= judgeAnew(deps, scope, water);
-	return kept.judged;
+	const { memory } = deps;
+	if (!memory || water.revision === undefined) return judgeAnew(deps, scope, water);
+	const minute = Math.floor(deps.clock.now() / 60_000);
+	return memory.judged(`${water.id} ${water.revision} ${minute}`, () => judgeAnew(deps, scope, water));
 }
 
 async function judgeAnew(deps: Deps, scope: SiteScope, water: Water): Promise<JudgedWater> {
 	const now = deps.clock.now();
-	const since = addDays(now, -ESTIMATE_LOOK_BACK_DAYS);
+	const since = estimateSince(now);
 	const [read, events, targets, adopted, items, settings, stored, notes] = await Promise.all([
 		soundResultsSince(deps, scope, water.id, since),
 		eventsSince(deps.db, scope, water.id, since),
@@ -357,7 +352,7 @@ async function judgeAnew(deps: Deps, scope: SiteScope, water: Water): Promise<Ju
 	}));
 	const methods = adopted.map((m) => m.method);
 	const { results } = read;
-	const estimates = waterEstimate(results, events, water.volumes, now);
+	const estimates = await estimateOfWater(deps, water, { results, events, since }, now);
 	const { timeZone } = scope;
 	const base = { water, now, timeZone, settings, results, events, targets, methods, items, estimates, plans };
 	const rows: ParameterToday[] = [];

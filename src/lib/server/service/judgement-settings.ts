@@ -39,6 +39,7 @@ export async function saveSettings(
 	command: SaveSettings
 ): Promise<Result<{ readonly settingsId: string }>> {
 	return once(deps, scope, 'save-judgement', command, async (tx, within) => {
+		within.touch({ waterId: command.waterId });
 		const now = within.clock.now();
 		if (!(await waterAt(tx, scope, command.waterId, now))) return fail('unknown-item', 'waterId');
 		await addSettings(tx, scope, { ...command, receivedAt: now });
@@ -102,6 +103,7 @@ export async function takeProfile(
 	command: TakeProfile
 ): Promise<Result<{ readonly parameters: number }>> {
 	return once(deps, scope, 'take-profile', command, async (tx, within) => {
+		within.touch({ waterId: command.waterId });
 		const now = within.clock.now();
 		const water = await waterAt(tx, scope, command.waterId, now);
 		if (!water) return fail('unknown-item', 'waterId');

@@ -21,7 +21,7 @@ import type { Deps, PooledDeps } from './deps.ts';
 import { once, transact } from './once.ts';
 import { soundResultsSince } from './sound-results.ts';
 import { keepRun } from './save-test-run.ts';
-import { ESTIMATE_LOOK_BACK_DAYS, isLine, waterEstimate } from './water-history.ts';
+import { estimateOfWater, estimateSince, isLine } from './water-history.ts';
 
 /** Without an estimate a reading this near to the drawing of the bottle stands for what is in it. */
 const NEAR_DAYS = 10;
@@ -71,6 +71,7 @@ export async function sendSample(
 	command: SendSample
 ): Promise<Result<{ readonly expectedAt: number }>> {
 	return once(deps, scope, 'send-sample', command, async (tx, within) => {
+		within.touch('nothing');
 		const now = within.clock.now();
 		if (isFuture(command.drawnAt, now)) return fail('in-the-future', 'drawnAt');
 		if (!(await waterAt(tx, scope, command.waterId, now))) return fail('unknown-item', 'waterId');
@@ -87,12 +88,12 @@ async function holdsOf(
 	water: Water,
 	bottle: SentBottle
 ): Promise<Partial<Record<ParameterId, number>>> {
-	const since = addDays(bottle.drawnAt, -ESTIMATE_LOOK_BACK_DAYS);
+	const since = estimateSince(bottle.drawnAt);
 	const [{ results }, events] = await Promise.all([
 		soundResultsSince(deps, scope, water.id, since),
 		eventsSince(deps.db, scope, water.id, since)
 	]);
-	const { of } = waterEstimate(results, events, water.volumes, deps.clock.now());
+	const { of } = await estimateOfWater(deps, water, { results, events, since }, deps.clock.now());
 	return Object.fromEntries(
 		bottle.parameters.flatMap((parameter) => {
 			const estimate = of(parameter);
@@ -120,7 +121,8 @@ export async function collectAnswers(deps: PooledDeps, scope: SiteScope): Promis
 		if (!water) continue;
 		const lines = SIMULATED_LABORATORY.report(bottle, await holdsOf(deps, scope, water, bottle));
 		try {
-			await transact(deps, async (tx, within) => {
+			await transact(deps, scope.siteId, async (tx, within) => {
+				within.touch({ waterId: water.id });
 				// First, so that two who ask at once cannot both take it in.
 				await addAnswer(tx, scope, { sampleId: bottle.id, answeredAt: now });
 				const sampleId = within.newId();
@@ -174,6 +176,7 @@ export async function saveReport(
 	command: SaveReport
 ): Promise<Result<{ readonly kept: number }>> {
 	return once(deps, scope, 'save-report', command, async (tx, within) => {
+		within.touch({ waterId: command.waterId });
 		const samples = new Map<number, string>();
 		for (const [i, row] of command.rows.entries()) {
 			const unit = PARAMETERS[row.parameter].units.find((u) => u === row.unit);

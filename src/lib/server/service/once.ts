@@ -3,7 +3,8 @@ import { fail, ok, type Result } from '$lib/core/result';
 import { inTransaction, isDuplicate, type Transaction } from '../repository/database.ts';
 import { addReceipt, receiptOf } from '../repository/receipt.ts';
 import type { SiteScope } from '../repository/scope.ts';
-import type { PooledDeps, Within } from './deps.ts';
+import { raiseRevisions } from '../repository/revision.ts';
+import type { PooledDeps, Touched, Within } from './deps.ts';
 
 /** JSON with its keys in order, so that the same content always gives the same text. */
 function canonical(value: unknown): string {
@@ -21,13 +22,27 @@ export function contentHash(content: unknown): string {
 	return createHash('sha256').update(canonical(content)).digest('hex');
 }
 
-/** Runs work in a transaction, with all that it may stand on there. */
+/**
+ * The one door through which anything is written. Runs work in a transaction, with all that it may stand on there, and
+ * raises in the same transaction the counters of what it says it touches; of the whole site where it says nothing, so
+ * that whoever forgets to say is slow and never wrong.
+ */
 export function transact<A>(
 	deps: PooledDeps,
+	siteId: string,
 	work: (tx: Transaction, within: Within) => Promise<A>
 ): Promise<A> {
 	const { db, ...others } = deps;
-	return inTransaction(db, (tx) => work(tx, { ...others, db: tx }));
+	return inTransaction(db, async (tx) => {
+		const touched: Touched[] = [];
+		const done = await work(tx, { ...others, db: tx, touch: (what) => touched.push(what) });
+		await raiseRevisions(tx, idsOf(touched.length > 0 ? touched : ['site'], siteId));
+		return done;
+	});
+}
+
+function idsOf(touched: readonly Touched[], siteId: string): string[] {
+	return touched.flatMap((what) => (what === 'nothing' ? [] : [what === 'site' ? siteId : what.waterId]));
 }
 
 /** A fault that must undo what the transaction did so far. */
@@ -61,7 +76,7 @@ export async function once<C extends { readonly id: string }, A>(
 	const before = await stored();
 	if (before) return before;
 	try {
-		return await transact(deps, async (tx, within) => {
+		return await transact(deps, scope.siteId, async (tx, within) => {
 			const outcome = await act(tx, within);
 			if (!outcome.ok) throw new Undone(outcome);
 			await addReceipt(tx, scope, {

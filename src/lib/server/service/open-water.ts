@@ -1,6 +1,6 @@
 import type { Person } from '../repository/people.ts';
-import { scopeOfWater, scopesOfPerson, watersOfPerson, type SiteScope } from '../repository/scope.ts';
-import { waterAt, watersOf, type Water } from '../repository/water.ts';
+import { reachOf, type Reached, type SiteScope } from '../repository/scope.ts';
+import { waterAt, type Water } from '../repository/water.ts';
 import type { Deps } from './deps.ts';
 
 export interface OpenWater {
@@ -8,6 +8,8 @@ export interface OpenWater {
 	readonly water: Water;
 	/** All waters that this person may go to, those of this site first. */
 	readonly siblings: readonly { readonly id: string; readonly name: string; readonly site: string }[];
+	/** The same with the right to each, and with how often each was changed. */
+	readonly reach: readonly Reached[];
 }
 
 const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/;
@@ -16,23 +18,26 @@ const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/;
 export async function openWater(deps: Deps, person: Person, waterId: string): Promise<OpenWater | null> {
 	if (!UUID.test(waterId)) return null;
 	const now = deps.clock.now();
-	const scope = await scopeOfWater(deps.db, person.id, waterId, now);
-	if (!scope) return null;
-	const [water, reachable] = await Promise.all([
-		waterAt(deps.db, scope, waterId, now),
-		watersOfPerson(deps.db, person.id, now)
-	]);
-	const siblings = [...reachable].sort(
-		(a, b) => Number(b.siteId === scope.siteId) - Number(a.siteId === scope.siteId)
+	const reach = await reachOf(deps.db, person.id, now);
+	const own = reach.find((r) => r.water.id === waterId);
+	if (!own) return null;
+	const { scope } = own;
+	const water = await waterAt(deps.db, scope, waterId, now);
+	const siblings = [...reach].sort(
+		(a, b) => Number(b.scope.siteId === scope.siteId) - Number(a.scope.siteId === scope.siteId)
 	);
-	return water && { scope, water, siblings: siblings.map(({ id, name, site }) => ({ id, name, site })) };
+	return (
+		water && {
+			scope,
+			water,
+			siblings: siblings.map((r) => ({ id: r.water.id, name: r.water.name, site: r.scope.siteName })),
+			reach
+		}
+	);
 }
 
 /** Where a person starts: the first water of their first site. */
 export async function firstWater(deps: Deps, person: Person): Promise<string | null> {
-	for (const scope of await scopesOfPerson(deps.db, person.id, deps.clock.now())) {
-		const [first] = await watersOf(deps.db, scope);
-		if (first) return first.id;
-	}
-	return null;
+	const [first] = await reachOf(deps.db, person.id, deps.clock.now());
+	return first?.water.id ?? null;
 }

@@ -1,12 +1,12 @@
 import type { DoubtfulReading } from '$lib/contract/doubt';
-import { addDays, type Instant } from '$lib/core/time';
+import type { Instant } from '$lib/core/time';
 import { eventsSince } from '../repository/event.ts';
 import type { SiteScope } from '../repository/scope.ts';
 import type { Water } from '../repository/water.ts';
 import type { Deps } from './deps.ts';
 import { findDoubts } from './find-doubts.ts';
 import { soundResultsSince } from './sound-results.ts';
-import { ESTIMATE_LOOK_BACK_DAYS, waterEstimate } from './water-history.ts';
+import { estimateOfWater, estimateSince } from './water-history.ts';
 
 /** Whether one stored reading is in doubt, and what would explain it. */
 export async function readDoubt(
@@ -16,12 +16,12 @@ export async function readDoubt(
 	reading: { readonly readingId: string; readonly at: Instant }
 ): Promise<DoubtfulReading | null> {
 	const now = deps.clock.now();
-	const since = addDays(reading.at, -ESTIMATE_LOOK_BACK_DAYS);
+	const since = estimateSince(reading.at);
 	const [{ results }, events] = await Promise.all([
 		soundResultsSince(deps, scope, water.id, since),
 		eventsSince(deps.db, scope, water.id, since)
 	]);
-	const estimate = waterEstimate(results, events, water.volumes, now);
+	const estimate = await estimateOfWater(deps, water, { results, events, since }, now);
 	const doubts = await findDoubts(deps, scope, estimate, reading.at);
 	return doubts.find((d) => d.readingId === reading.readingId) ?? null;
 }

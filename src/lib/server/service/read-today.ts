@@ -2,10 +2,9 @@ import type { LastSession, MatterToday, TodayAnswer } from '$lib/contract/today'
 import { judgeResult, pressing, STAGES, type DueTest, type StageId } from '$lib/core/judgement';
 import { addDays, civilDate } from '$lib/core/time';
 import type { SiteScope } from '../repository/scope.ts';
-import type { Water } from '../repository/water.ts';
 import type { Deps } from './deps.ts';
 import { findDoubts } from './find-doubts.ts';
-import { judgeWater, type JudgedWater } from './judge-water.ts';
+import type { JudgedWater } from './judge-water.ts';
 import { mattersOf } from './matters.ts';
 import { planLines } from './read-plan.ts';
 import { rateMoves } from './rate-moves.ts';
@@ -42,16 +41,6 @@ export async function withMatters(deps: Deps, scope: SiteScope, judged: JudgedWa
 	return mattersOf(judged, doubts, moves);
 }
 
-/** What endangers the animals of a water, the worst first. It is shown before all else, on every page of the water. */
-export async function readDangers(
-	deps: Deps,
-	scope: SiteScope,
-	water: Water
-): Promise<readonly MatterToday[]> {
-	const matters = await withMatters(deps, scope, await judgeWater(deps, scope, water));
-	return matters.filter((m) => m.danger).sort((a, b) => b.weight - a.weight);
-}
-
 /** What is tested first in a stage stands first: of a tank that was left alone ammonia before all else. */
 function inOrderOf(stage: StageId | null, due: readonly DueTest[]): readonly DueTest[] {
 	if (!stage) return due;
@@ -64,17 +53,13 @@ function inOrderOf(stage: StageId | null, due: readonly DueTest[]): readonly Due
 }
 
 /** Where a water stands today: what it asks for, what is due, each tested parameter, and what was read last. */
-export async function readToday(deps: Deps, scope: SiteScope, water: Water): Promise<TodayAnswer> {
-	const judged = await judgeWater(deps, scope, water);
-	const matters = await withMatters(deps, scope, judged);
-	const plans = planLines(judged);
+export function todayOf(judged: JudgedWater, matters: readonly MatterToday[]): TodayAnswer {
 	const { shown, folded } = pressing(matters);
 	const { rows, untested, stage, cycle } = judged;
-	const due = inOrderOf(stage, judged.due);
 	return {
 		shown,
 		folded,
-		due,
+		due: inOrderOf(stage, judged.due),
 		stage,
 		advice: stage ? STAGES[stage].advice : [],
 		cycle,
@@ -82,6 +67,6 @@ export async function readToday(deps: Deps, scope: SiteScope, water: Water): Pro
 		rows,
 		untested,
 		leftOut: judged.leftOut,
-		plans: plans.filter((p) => p.state === 'running' || p.state === 'over')
+		plans: planLines(judged).filter((p) => p.state === 'running' || p.state === 'over')
 	};
 }

@@ -13,7 +13,7 @@ import type { Deps } from './deps.ts';
 import { findDoubts } from './find-doubts.ts';
 import { rateMoves } from './rate-moves.ts';
 import { allLeftOut, soundResultsSince } from './sound-results.ts';
-import { bandAt, isLine, waterEstimate } from './water-history.ts';
+import { bandAt, estimateOfWater, isLine } from './water-history.ts';
 
 const FORECAST_DAYS = 14;
 /** The line is drawn finely lately, and coarsely further back. */
@@ -87,7 +87,7 @@ export async function readTrends(deps: Deps, scope: SiteScope, water: Water): Pr
 	]);
 	const to = addDays(now, FORECAST_DAYS);
 	const { results } = read;
-	const estimates = waterEstimate(results, events, water.volumes, now);
+	const estimates = await estimateOfWater(deps, water, { results, events, since: water.startedAt }, now);
 	const named = new Map(methods.map(({ method }) => [method.code, method]));
 	const drawn = [
 		...results.map((r): Drawn => ({ ...r, superseded: false })),

@@ -15,6 +15,7 @@ export async function recordEvent(
 	command: RecordEvent
 ): Promise<Result<{ readonly eventId: string }>> {
 	return once(deps, scope, 'record-event', command, async (tx, within) => {
+		within.touch({ waterId: command.waterId });
 		const now = within.clock.now();
 		if (isFuture(command.happenedAt, now)) return fail('in-the-future', 'happenedAt');
 		const water = await waterAt(tx, scope, command.waterId, now);

@@ -35,6 +35,7 @@ export async function startPlan(
 	command: StartPlan
 ): Promise<Result<{ readonly planId: string }>> {
 	return once(deps, scope, 'start-plan', command, async (tx, within) => {
+		within.touch({ waterId: command.waterId });
 		const now = within.clock.now();
 		if (command.startsAt > now + AHEAD_DAYS * 86_400_000) return fail('in-the-future', 'startsAt');
 		const water = await waterAt(tx, scope, command.waterId, now);
@@ -166,6 +167,7 @@ export async function noteStep(
 		const stored = await planById(tx, scope, command.planId);
 		const water = stored && (await waterAt(tx, scope, stored.waterId, now));
 		if (!water) return fail('unknown-item', 'planId');
+		within.touch({ waterId: water.id });
 		const notes = await notesOfPlan(tx, scope, command.planId);
 		const seen = seenSteps(stored, notes, { now, timeZone: scope.timeZone, results: [] });
 		const step = seen.steps.find((s) => s.id === command.stepId);
@@ -235,6 +237,7 @@ export async function changePlan(
 		const plan = await opened(within, scope, command.planId);
 		if (!plan) return fail('unknown-item', 'planId');
 		const { seen, stored, notes, judged } = plan;
+		within.touch({ waterId: stored.waterId });
 		if (seen.state === 'reached' || seen.state === 'stopped') return fail('plan-ended', 'planId');
 		const note = {
 			id: command.id,

@@ -20,6 +20,7 @@ export async function saveSession(
 	command: SaveSession
 ): Promise<Result<{ readonly revision: number }>> {
 	return once(deps, scope, 'save-session', command, async (tx, within) => {
+		within.touch('nothing');
 		const now = within.clock.now();
 		const waters = new Set((await watersOf(tx, scope)).map((w) => w.id));
 		if (!command.tests.every((t) => waters.has(t.waterId))) return fail('unknown-item', 'tests');

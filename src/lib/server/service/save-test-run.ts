@@ -65,6 +65,7 @@ export async function keepRun(
 	if (!steps.ok) return steps;
 	const water = await waterAt(tx, scope, command.waterId, now);
 	if (!water) return fail('unknown-item', 'waterId');
+	within.touch(command.standardId ? 'site' : { waterId: water.id });
 	const adopted = await adoptedMethod(tx, scope, command.methodCode, command.methodVersion);
 	if (!adopted) return fail('unknown-item', 'methodCode');
 	const itemIds = [...new Set(command.itemIds ?? [])];

@@ -32,6 +32,7 @@ export async function setTarget(
 	command: SetTarget
 ): Promise<Result<{ readonly targetId: string }>> {
 	return once(deps, scope, 'set-target', command, async (tx, within) => {
+		within.touch({ waterId: command.waterId });
 		const now = within.clock.now();
 		const { low, high, aim } = command;
 		const fault = bandFault(command.parameter, { low, high, aim });

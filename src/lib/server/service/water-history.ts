@@ -1,19 +1,35 @@
-import { createHash } from 'node:crypto';
 import { inputsOf, type DatedVolume, type WaterEvent } from '$lib/core/balance';
 import type { Band } from '$lib/core/judgement';
 import { PARAMETERS, type ParameterId } from '$lib/core/quantity';
-import { addDays, type Instant } from '$lib/core/time';
-import { estimateWater, type Estimate, type History, type WaterEstimate } from '$lib/core/trend';
+import { addDays, instant, type Instant } from '$lib/core/time';
+import {
+	estimateFrom,
+	learnWater,
+	type Estimate,
+	type History,
+	type LearnedWater,
+	type WaterEstimate
+} from '$lib/core/trend';
 import type { StoredEvent } from '../repository/event.ts';
 import type { DatedResult } from '../repository/result.ts';
-import type { DatedBand } from '../repository/water.ts';
+import type { DatedBand, Water } from '../repository/water.ts';
+import type { Deps } from './deps.ts';
 import { balanceEvents } from './water-events.ts';
 
 /** How far ahead running doses are continued for forecasts. */
 const HORIZON_DAYS = 60;
 
 /** A line through more than this is no better for today, and takes its time. */
-export const ESTIMATE_LOOK_BACK_DAYS = 1100;
+const ESTIMATE_LOOK_BACK_DAYS = 1100;
+/** The begin of a line moves on in such steps: until then what was learned from it holds. */
+const WINDOW_STEP_DAYS = 183;
+const DAY_MS = 86_400_000;
+
+/** From when on readings are taken for an estimate at a time. */
+export function estimateSince(at: Instant): Instant {
+	const days = Math.floor(at / DAY_MS) - ESTIMATE_LOOK_BACK_DAYS;
+	return instant(Math.floor(days / WINDOW_STEP_DAYS) * WINDOW_STEP_DAYS * DAY_MS);
+}
 
 /** What the estimate of one parameter stands on. Without a known volume, doses cannot be reckoned with. */
 export function historyOf(
@@ -21,53 +37,54 @@ export function historyOf(
 	results: readonly DatedResult[],
 	balance: readonly WaterEvent[],
 	volumes: readonly DatedVolume[],
-	now: Instant
+	until: Instant
 ): History {
 	return {
 		parameter,
 		observations: results.flatMap(({ runId, at, methodCode, result }) =>
 			result.parameter === parameter ? [{ id: runId, at, kit: methodCode, result }] : []
 		),
-		inputs: volumes.length === 0 ? [] : inputsOf(balance, parameter, volumes, addDays(now, HORIZON_DAYS))
+		inputs: volumes.length === 0 ? [] : inputsOf(balance, parameter, volumes, until)
 	};
 }
 
-/** The last estimates, by what they stand on: views of one water ask for the same one after the other. */
-const REMEMBERED = new Map<string, WaterEstimate>();
-const MOST_REMEMBERED = 32;
-/** An estimate for a few minutes ago is one for now. */
-const SAME_NOW_MS = 5 * 60_000;
+/** Named with what is kept, so that what another version learned is void. Raised when the estimate changes. */
+const MODEL = 1;
 
-/** Estimates a water's parameters from what was read and done, once for what is the same. */
-export function waterEstimate(
-	results: readonly DatedResult[],
-	events: readonly StoredEvent[],
-	volumes: readonly DatedVolume[],
-	now: Instant
-): WaterEstimate {
-	const stands = JSON.stringify([results, events, volumes, Math.floor(now / SAME_NOW_MS)]);
-	const key = createHash('sha1').update(stands).digest('base64');
-	const known = REMEMBERED.get(key);
-	if (known) return known;
-	const fresh = estimateFrom(results, events, volumes, now);
-	REMEMBERED.set(key, fresh);
-	const [oldest] = REMEMBERED.keys();
-	if (REMEMBERED.size > MOST_REMEMBERED && oldest !== undefined) REMEMBERED.delete(oldest);
-	return fresh;
+interface Record {
+	readonly results: readonly DatedResult[];
+	readonly events: readonly StoredEvent[];
+	/** The begin of what was read. */
+	readonly since: Instant;
 }
 
-function estimateFrom(
-	results: readonly DatedResult[],
-	events: readonly StoredEvent[],
+/** What there is to learn from a water's records, whenever one looks. */
+function learn(
+	{ results, events, since }: Record,
 	volumes: readonly DatedVolume[],
-	now: Instant
-): WaterEstimate {
+	upTo: Instant
+): LearnedWater {
 	const balance = volumes.length === 0 ? [] : balanceEvents(events, volumes);
 	const tested = new Set(results.map((r) => r.result.parameter));
-	return estimateWater(
-		[...tested].map((parameter) => historyOf(parameter, results, balance, volumes, now)),
-		now
+	// Running doses are continued beyond any moment that is asked for while this beginning holds.
+	const ahead = addDays(since, ESTIMATE_LOOK_BACK_DAYS + 2 * WINDOW_STEP_DAYS + HORIZON_DAYS);
+	return learnWater(
+		[...tested].map((parameter) => historyOf(parameter, results, balance, volumes, ahead)),
+		upTo
 	);
+}
+
+/** Estimates a water's parameters from what was read and done. What was learned of them is kept where somebody keeps it. */
+export async function estimateOfWater(
+	{ memory, db }: Deps,
+	{ id, volumes, revision }: Water,
+	record: Record,
+	now: Instant
+): Promise<WaterEstimate> {
+	const isAhead = record.results.some((r) => r.at > now);
+	if (!memory || revision === undefined || isAhead) return estimateFrom(learn(record, volumes, now), now);
+	const from = { waterId: id, since: record.since, madeFrom: `${MODEL} ${revision}` };
+	return estimateFrom(await memory.learned(db, from, () => learn(record, volumes, now)), now);
 }
 
 /** One reading of what nobody doses says nothing about the days since, and one bound no number: there is no line. */

@@ -38,6 +38,16 @@
 	let kind = $derived(form?.entered.kind ?? 'product');
 	const before = (name: string) => form?.entered[name] ?? '';
 	const faultOf = (name: string) => (form && form.field === name ? form.text : undefined);
+	/** Fields that say themselves what is wrong with them; what has none on the screen is said above the form. */
+	const SAYING: Readonly<Record<string, readonly string[]>> = {
+		product: [...RAISED.map((p) => `strength.${p}`), 'trial'],
+		solution: ['gramsPerL', 'compound'],
+		salt: ['purity'],
+		table: ['rows']
+	};
+	const general = $derived(
+		form && form.field !== 'name' && !SAYING[kind]?.includes(form.field) ? form.text : null
+	);
 	const own = $derived(supplements.filter((s) => s.own));
 	const shipped = $derived(supplements.filter((s) => !s.own));
 	const KINDS = [
@@ -135,7 +145,7 @@
 	<h2 class="mt-8 text-2xl">Enter one</h2>
 	<form method="post" action="?/save" use:enhance={sending} class="mt-3 grid gap-5 sm:grid-cols-2">
 		<input type="hidden" name="id" value={id} />
-		{#if form && !form.field}<div class="sm:col-span-2"><Fault text={form.text} /></div>{/if}
+		{#if general}<div class="sm:col-span-2"><Fault text={general} /></div>{/if}
 		{#if saved}<p role="status" class="sm:col-span-2">Kept. It can be chosen in a plan from now on.</p>{/if}
 		<Choice
 			name="kind"

@@ -1,9 +1,16 @@
 <script lang="ts">
+	import { page } from '$app/state';
+
 	/** One clear sentence: what is wrong, what was kept, what to do. */
-	let { text }: { text: string } = $props();
+	let { text, above = false }: { text: string; above?: boolean } = $props();
+
+	// What has no field of its own on the page is said above all; a form does not say it a second time.
+	const saidAbove = $derived(!above && page.form?.stray === true && page.form.text === text);
 </script>
 
-<p role="alert" class="border-l-4 border-warn bg-paper px-4 py-3">
-	<strong class="text-warn">Not yet.</strong>
-	{text}
-</p>
+{#if !saidAbove}
+	<p role="alert" class="border-l-4 border-warn bg-paper px-4 py-3">
+		<strong class="text-warn">Not yet.</strong>
+		{text}
+	</p>
+{/if}

@@ -16,7 +16,7 @@ export const load = (async ({ locals, params, url }) => {
 	// Null where nobody knows: it is said, and not taken for none.
 	let dangers: MatterWords[] | null = null;
 	try {
-		const found = await locals.services.readDangers(open.scope, open.water);
+		const { dangers: found } = await locals.services.ask('day', open);
 		dangers = found.map((matter) => dangerWords(matter, context));
 	} catch (fault) {
 		// A water that cannot be judged says so on the pages that judge it; its log has to open all the same.

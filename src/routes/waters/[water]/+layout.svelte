@@ -23,7 +23,7 @@
 <BenchRoom>
 	<div class="frame">
 		<Header water={data.water} siblings={data.siblings} {view} />
-		{#if stray}<div class="page py-3!"><Fault text={stray} /></div>{/if}
+		{#if stray}<div class="page py-3!"><Fault text={stray} above /></div>{/if}
 		<DangerNotice dangers={data.dangers} waterId={data.water.id} />
 		<LeftOutNotice
 			{leftOut}

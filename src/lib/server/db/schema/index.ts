@@ -24,3 +24,4 @@ export {
 	laboratoryAnswer
 } from './judgement.ts';
 export { supplement, dailyLimit, correctionPlan, planNote } from './correction.ts';
+export { revision, keptTrack } from './kept.ts';

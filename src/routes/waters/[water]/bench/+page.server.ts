@@ -5,7 +5,7 @@ export const load = (async ({ locals, params, url }) => {
 	const open = await locals.openWater(params.water);
 	if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
 	const asked = (name: string) => url.searchParams.get(name);
-	const bench = await locals.services.readBench(open.scope, open.water, locals.preferences);
+	const bench = await locals.services.ask('bench', open, locals.preferences);
 	return {
 		leftOut: bench.leftOut,
 		bench,

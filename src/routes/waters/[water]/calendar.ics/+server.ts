@@ -5,7 +5,7 @@ import type { RequestHandler } from './$types';
 export const GET = (async ({ locals, params }) => {
 	const open = await locals.openWater(params.water);
 	if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
-	return new Response(await locals.services.siteCalendar(open.scope), {
+	return new Response(await locals.services.siteCalendar(open), {
 		headers: {
 			'cache-control': 'no-store',
 			'content-type': 'text/calendar; charset=utf-8',

@@ -11,7 +11,7 @@ export const load = (async ({ locals, params, url }) => {
 	const asked = (name: string) => url.searchParams.get(name);
 	const parameter = asked('parameter') ?? '';
 	return {
-		comparison: await services.readComparison(open.scope, open.water, {
+		comparison: await services.ask('comparison', open, {
 			parameter: isParameterId(parameter) ? parameter : null,
 			by: COMPARED_BY.find((by) => by === asked('by')) ?? null,
 			first: asked('first'),

@@ -9,7 +9,7 @@ import type { Actions, PageServerLoad } from './$types';
 export const load = (async ({ locals, params }) => {
 	const open = await locals.openWater(params.water);
 	if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
-	const findings = await locals.services.readFindings(open.scope, open.water);
+	const findings = await locals.services.ask('findings', open);
 	return { leftOut: findings.leftOut, findings };
 }) satisfies PageServerLoad;
 

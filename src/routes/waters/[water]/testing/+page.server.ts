@@ -11,15 +11,15 @@ export const load = (async ({ locals, params, url }) => {
 	const open = await locals.openWater(params.water);
 	if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
 	const { services } = locals;
-	const [judged, feeds] = await Promise.all([
-		services.judgeWater(open.scope, open.water),
+	const [{ today, settings }, feeds] = await Promise.all([
+		services.ask('day', open),
 		services.readFeeds(open.scope)
 	]);
 	return {
-		due: judged.due,
-		stage: judged.stage,
-		settings: judged.settings,
-		cycles: judged.cycle !== null,
+		due: today.due,
+		stage: today.stage,
+		settings,
+		cycles: today.cycle !== null,
 		feeds,
 		id: services.newId(),
 		origin: url.origin

@@ -8,10 +8,10 @@ export const load = (async ({ locals, params }) => {
 	if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
 	const { services } = locals;
 	await services.collectAnswers(open.scope);
-	const [today, lately, lines] = await Promise.all([
-		services.readToday(open.scope, open.water),
+	const [{ today }, lately, lines] = await Promise.all([
+		services.ask('day', open),
 		services.readRecentEvents(open.scope, open.water.id, LATELY),
-		locals.person && open.siblings.length > 1 ? services.readLines(locals.person) : []
+		open.siblings.length > 1 ? services.readLines(open) : []
 	]);
 	return {
 		leftOut: today.leftOut,

@@ -7,7 +7,7 @@ const SPANS = Object.keys(TREND_SPANS) as TrendSpan[];
 export const load = (async ({ locals, params, url }) => {
 	const open = await locals.openWater(params.water);
 	if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
-	const { events, ...series } = await locals.services.readTrends(open.scope, open.water);
+	const { events, ...series } = await locals.services.ask('trends', open);
 	return {
 		leftOut: series.leftOut,
 		span: SPANS.find((s) => s === url.searchParams.get('span')) ?? 'quarter',

@@ -5,6 +5,6 @@ import type { RequestHandler } from './$types';
 export const GET = (async ({ locals, params }) => {
 	const open = await locals.openWater(params.water);
 	if (!open) return json({ fault: { code: 'unknown-item', field: 'water' } }, { status: 404 });
-	const { events: _, ...series } = await locals.services.readTrends(open.scope, open.water);
+	const { events: _, ...series } = await locals.services.ask('trends', open);
 	return json({ value: { name: open.water.name, series } }, { headers: { 'cache-control': 'no-store' } });
 }) satisfies RequestHandler;

@@ -9,10 +9,10 @@ export const load = (async ({ locals, params, url }) => {
 	const open = await locals.openWater(params.water);
 	if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
 	const { services } = locals;
-	const judged = await services.judgeWater(open.scope, open.water);
+	const { stands } = await services.ask('day', open);
 	const source = open.water.kind === 'source';
 	const read = (parameter: ParameterId) => {
-		const last = judged.results.findLast((r) => r.result.parameter === parameter)?.result;
+		const last = stands.find((s) => s.parameter === parameter)?.last;
 		return last?.kind === 'value' ? plain(Number(last.value.toPrecision(3))) : '';
 	};
 	const bands = PROFILES[open.water.profile ?? 'soft-fresh'].bands as Partial<

@@ -30,13 +30,13 @@ export const load = (async ({ locals, params, url }) => {
 	const target = isParameterId(asked) ? asked : 'nitrate';
 	const to = number('to', 0, 10_000);
 	const [answer, adjust] = await Promise.all([
-		services.readChange(open.scope, open.water, {
+		services.ask('change', open, {
 			...(litres === undefined ? {} : { litres }),
 			...(count === undefined ? {} : { count: Math.round(count) }),
 			...(everyDays === undefined ? {} : { everyDays: Math.round(everyDays) }),
 			...(batch === undefined ? {} : { batch })
 		}),
-		services.readAdjust(open.scope, open.water)
+		services.ask('adjust', open)
 	]);
 	return {
 		...answer,

@@ -14,11 +14,11 @@ export const load = (async ({ locals, params, url }) => {
 	if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
 	const { services, preferences } = locals;
 	const { units } = preferences;
-	const [judged, supplements] = await Promise.all([
-		services.judgeWater(open.scope, open.water),
+	const [{ today, stands }, supplements] = await Promise.all([
+		services.ask('day', open),
 		services.readSupplements(open.scope)
 	]);
-	const bandOf = (parameter: ParameterId) => judged.rows.find((r) => r.parameter === parameter)?.band ?? null;
+	const bandOf = (parameter: ParameterId) => today.rows.find((r) => r.parameter === parameter)?.band ?? null;
 	const usualAim = (parameter: ParameterId) => {
 		const band = bandOf(parameter);
 		return (
@@ -26,20 +26,15 @@ export const load = (async ({ locals, params, url }) => {
 		);
 	};
 	const asked = requestOf(url, supplements, units, usualAim);
-	const preview = asked?.ok ? await services.previewPlan(open.scope, open.water, asked.value) : null;
+	const preview = asked?.ok ? await services.ask('preview', open, asked.value) : null;
 	const fault = asked && !asked.ok ? asked.fault : preview && !preview.ok ? preview.fault : null;
 	const named = url.searchParams.get('kind');
 	const kind: 'salinity' | 'husbandry' | 'doses' =
 		named === 'salinity' ? 'salinity' : named === 'husbandry' ? 'husbandry' : 'doses';
 	const level = (parameter: ParameterId) => {
-		const estimate = judged.estimates.of(parameter)?.at(judged.now);
-		if (!estimate) return '';
-		const m = inUnit(
-			parameter,
-			estimate.value,
-			Math.hypot(estimate.uRandom, estimate.uCommon),
-			units[parameter]
-		);
+		const present = stands.find((s) => s.parameter === parameter)?.level;
+		if (!present) return '';
+		const m = inUnit(parameter, present.value, present.u, units[parameter]);
 		return `now ${m.value} ± ${m.plusMinus}${symbolAfter(units[parameter])}`;
 	};
 	const aimText = (parameter: ParameterId, name: string) => {
@@ -61,7 +56,7 @@ export const load = (async ({ locals, params, url }) => {
 		volumeKnown: url.searchParams.get('volume') === 'known',
 		supplements,
 		preview: preview?.ok ? preview.value : null,
-		bands: Object.fromEntries(judged.rows.map((r) => [r.parameter, r.band])),
+		bands: Object.fromEntries(today.rows.map((r) => [r.parameter, r.band])),
 		fault: fault ? faultText(fault) : '',
 		id: services.newId()
 	};

@@ -11,15 +11,12 @@ export const load = (async ({ locals, params }) => {
 	const open = await locals.openWater(params.water);
 	if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
 	const { services } = locals;
-	const [supplements, judged] = await Promise.all([
+	const [supplements, { stands }] = await Promise.all([
 		services.readSupplements(open.scope),
-		services.judgeWater(open.scope, open.water)
+		services.ask('day', open)
 	]);
 	const levels: Partial<Record<ParameterId, number>> = {};
-	for (const { parameter } of judged.rows) {
-		const value = judged.estimates.of(parameter)?.at(judged.now).value;
-		if (value !== undefined) levels[parameter] = value;
-	}
+	for (const { parameter, level } of stands) if (level) levels[parameter] = level.value;
 	return { supplements, levels, id: services.newId() };
 }) satisfies PageServerLoad;
 

@@ -33,7 +33,7 @@ export const load = (async (event) => {
 		photographs: await services.photographsOf(open.scope, logged.runId),
 		doubt:
 			logged.replacedBecause === null && logged.standardId === null
-				? await services.readDoubt(open.scope, open.water, logged)
+				? await services.ask('doubt', open, logged)
 				: null
 	};
 }) satisfies PageServerLoad;

@@ -10,6 +10,6 @@ export const load = (async ({ locals, params, url }) => {
 	if (!isPanel(params.happening)) error(404, { message: 'There is no such panel.', code: 'not-found' });
 	const event = url.searchParams.get('event');
 	return {
-		panel: await locals.services.readPanel(open.scope, open.water, params.happening, event)
+		panel: await locals.services.ask('panel', open, params.happening, event)
 	};
 }) satisfies PageServerLoad;

@@ -17,7 +17,7 @@ async function openThing({
 	const open = await locals.openWater(params.water);
 	const found =
 		open && UUID.test(params.item)
-			? await locals.services.readShelfThing(open.scope, open.water, locals.preferences, params.item)
+			? await locals.services.ask('thing', open, locals.preferences, params.item)
 			: null;
 	if (!open || !found) error(404, { message: 'There is no such thing on this shelf.', code: 'not-found' });
 	return { open, found };

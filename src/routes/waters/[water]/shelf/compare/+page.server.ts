@@ -9,6 +9,6 @@ export const load = (async ({ locals, params, url }) => {
 	const parameter = isParameterId(asked) ? asked : 'alkalinity';
 	return {
 		parameter,
-		kits: await locals.services.compareKits(open.scope, open.water, locals.preferences, parameter)
+		kits: await locals.services.ask('kits', open, locals.preferences, parameter)
 	};
 }) satisfies PageServerLoad;

@@ -6,7 +6,7 @@ import type { Actions, PageServerLoad } from './$types';
 export const load = (async ({ locals, params }) => {
 	const open = await locals.openWater(params.water);
 	if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
-	const { things } = await locals.services.readShelf(open.scope, open.water, locals.preferences);
+	const { things } = await locals.services.ask('shelf', open, locals.preferences);
 	return {
 		stocks: things
 			.filter((t) => t.kind === 'standard' && t.retiredAt === null)
@@ -21,7 +21,7 @@ export const actions = {
 		if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
 		const { services, preferences } = locals;
 		const form = await request.formData();
-		const { things } = await services.readShelf(open.scope, open.water, preferences);
+		const { things } = await services.ask('shelf', open, preferences);
 		const stocks = new Map(
 			things.filter((t) => t.kind === 'standard').map((t) => [t.id, t.details.contents])
 		);

@@ -16,7 +16,7 @@ export const load = (async ({ locals, params }) => {
 	const open = await locals.openWater(params.water);
 	if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
 	const { services } = locals;
-	const seen = UUID.test(params.plan) ? await services.readPlan(open.scope, open.water, params.plan) : null;
+	const seen = UUID.test(params.plan) ? await services.ask('plan', open, params.plan) : null;
 	if (!seen) error(404, { message: 'There is no such plan.', code: 'not-found' });
 	const targets = await services.targetsOf(open.scope, open.water.id);
 	const now = services.clock.now();
@@ -39,7 +39,7 @@ async function opened({ locals, params, request }: RequestEvent) {
 	const open = await locals.openWater(params.water);
 	if (!open || !UUID.test(params.plan)) error(404, { message: 'There is no such plan.', code: 'not-found' });
 	// Of this water, not of another one that the person may go to.
-	const seen = await locals.services.readPlan(open.scope, open.water, params.plan);
+	const seen = await locals.services.ask('plan', open, params.plan);
 	if (!seen) error(404, { message: 'There is no such plan.', code: 'not-found' });
 	return { open, seen, services: locals.services, form: await request.formData() };
 }

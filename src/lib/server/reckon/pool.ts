@@ -1,0 +1,38 @@
+import { existsSync } from 'node:fs';
+import { availableParallelism } from 'node:os';
+import { dirname, join } from 'node:path';
+import { Piscina } from 'piscina';
+import type { Done, Task } from './reckon.ts';
+
+/** While one waits for the records, the other reckons. */
+const TASKS_PER_THREAD = 2;
+/** Each holds the programs and some waters in memory; more than the machine has processors are of no use. */
+const MOST_THREADS = 4;
+const IDLE_MS = 60_000;
+
+export interface Pool {
+	run(task: Task): Promise<Done>;
+	close(): Promise<void>;
+}
+
+/** Where the build puts the thread's program: beside the program that was started. Null where there is none. */
+export function workerFile(started: string | undefined): string | null {
+	const file = join(dirname(started ?? ''), 'reckon', 'worker.js');
+	return existsSync(file) ? file : null;
+}
+
+/** Threads that reckon with connections of their own. Any number may ask at once; they take their turn. */
+export function openPool(file: string, url: string): Pool {
+	const threads = Math.min(MOST_THREADS, availableParallelism());
+	const pool = new Piscina<Task, Done>({
+		filename: file,
+		minThreads: Math.min(2, threads),
+		maxThreads: threads,
+		concurrentTasksPerWorker: TASKS_PER_THREAD,
+		idleTimeout: IDLE_MS,
+		// A thread that slept on a lock could not hear its own connections.
+		atomics: 'disabled',
+		workerData: { url }
+	});
+	return { run: (task) => pool.run(task), close: () => pool.destroy() };
+}

@@ -1,0 +1,66 @@
+import { readAdjust } from '../service/read-adjust.ts';
+import { readBench } from '../service/read-bench.ts';
+import { readChange } from '../service/read-change.ts';
+import { readComparison } from '../service/read-comparison.ts';
+import { readDaily } from '../service/read-daily.ts';
+import { readDay } from '../service/read-day.ts';
+import { readDoubt } from '../service/read-doubt.ts';
+import { readFindings } from '../service/read-findings.ts';
+import { readPanel } from '../service/read-panel.ts';
+import { previewPlan, readPlan } from '../service/read-plan.ts';
+import { compareKits, readShelf, readShelfThing } from '../service/read-shelf.ts';
+import { readTrends } from '../service/read-trends.ts';
+import type { Deps } from '../service/deps.ts';
+import type { SiteScope } from '../repository/scope.ts';
+import type { Water } from '../repository/water.ts';
+
+/**
+ * What is reckoned away from the thread that answers, and kept: reading only, answered in plain data, and from nothing
+ * but the records, the present moment and what was asked.
+ */
+export const RECKONINGS = {
+	day: readDay,
+	findings: readFindings,
+	trends: readTrends,
+	bench: readBench,
+	adjust: readAdjust,
+	preview: previewPlan,
+	plan: readPlan,
+	change: readChange,
+	daily: readDaily,
+	panel: readPanel,
+	comparison: readComparison,
+	doubt: readDoubt,
+	shelf: readShelf,
+	thing: readShelfThing,
+	kits: compareKits
+} satisfies Record<string, Reckoning>;
+
+type Reckoning = (deps: Deps, scope: SiteScope, water: Water, ...asked: never[]) => Promise<unknown>;
+
+export type ReckoningName = keyof typeof RECKONINGS;
+
+export type AskedOf<N extends ReckoningName> = (typeof RECKONINGS)[N] extends (
+	deps: Deps,
+	scope: SiteScope,
+	water: Water,
+	...asked: infer A
+) => Promise<unknown>
+	? A
+	: never;
+
+export type AnswerOf<N extends ReckoningName> = Awaited<ReturnType<(typeof RECKONINGS)[N]>>;
+
+/** What rests on one water and its site alone. All others are void with any change at any water of the site. */
+const OF_ONE_WATER: ReadonlySet<ReckoningName> = new Set([
+	'day',
+	'findings',
+	'trends',
+	'daily',
+	'doubt',
+	'panel'
+]);
+
+export function restsOnOneWater(name: ReckoningName): boolean {
+	return OF_ONE_WATER.has(name);
+}
