@@ -151,6 +151,25 @@ function ofSession(request: Request, response: Response, token: string): Respons
 	return new Response(null, { status: 304, headers });
 }
 
+const COMPRESSED = /^(text\/|application\/(json|javascript)|image\/svg)/;
+
+/** Pages, files and data as text go out compressed, piece by piece; the platform does it beside this thread. */
+function compressed(request: Request, response: Response): Response {
+	const type = response.headers.get('content-type') ?? '';
+	const takes = /\bgzip\b(?!\s*;\s*q=0(\.0*)?\s*(,|$))/.test(request.headers.get('accept-encoding') ?? '');
+	const isPlain = response.body && COMPRESSED.test(type) && !response.headers.has('content-encoding');
+	if (!isPlain || !takes || request.method === 'HEAD') return response;
+	const headers = new Headers(response.headers);
+	headers.set('content-encoding', 'gzip');
+	headers.append('vary', 'accept-encoding');
+	headers.delete('content-length');
+	return new Response(response.body.pipeThrough(new CompressionStream('gzip')), {
+		status: response.status,
+		statusText: response.statusText,
+		headers
+	});
+}
+
 export const handle: Handle = async ({ event, resolve }) => {
 	if (!wired) return resolve(event);
 	const { services, hosts, limiter } = wired;
@@ -215,7 +234,10 @@ export const handle: Handle = async ({ event, resolve }) => {
 	if (!response.headers.has('cache-control')) response.headers.set('cache-control', 'private, no-cache');
 	response.headers.set('x-content-type-options', 'nosniff');
 	response.headers.set('referrer-policy', 'same-origin');
-	return ofSession(event.request, response, event.cookies.get(SESSION_COOKIE) ?? '');
+	return compressed(
+		event.request,
+		ofSession(event.request, response, event.cookies.get(SESSION_COOKIE) ?? '')
+	);
 };
 
 const DATABASE_AWAY = new Set([

@@ -432,3 +432,31 @@ describe('a photograph', () => {
 		).toBe(404);
 	});
 });
+
+describe('what a form is refused for', () => {
+	const alerts = (html: string) =>
+		[...html.matchAll(/role="alert"[^>]*>([\s\S]*?)<\/p>/g)].map((m) =>
+			m[1]!
+				.replace(/<[^>]*>/g, ' ')
+				.replace(/\s+/g, ' ')
+				.trim()
+		);
+	it('is said above the form where its field does not say it itself', async () => {
+		const { status, text } = await form(`/waters/${water}/adjust/supplements?/save`, {
+			id: '01a209a2-e480-7a8a-8b65-7df874c5437f',
+			kind: 'product',
+			unit: 'ml',
+			from: '>'
+		});
+		expect(status).toBe(400);
+		expect(alerts(text).filter((words) => words.startsWith('Not yet.'))).toHaveLength(1);
+	});
+	it('is said once', async () => {
+		const log = await get(`/waters/${water}/log`);
+		const reading = /log\/([0-9a-f-]{36})/.exec(log.text)![1]!;
+		for (const act of ['keep', 'correct']) {
+			const { text } = await form(`/waters/${water}/log/${reading}?/${act}`, {});
+			expect(alerts(text).filter((words) => words.startsWith('Not yet.'))).toHaveLength(1);
+		}
+	});
+});

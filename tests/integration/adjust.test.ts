@@ -327,7 +327,10 @@ describe('a plan under way', () => {
 		await begun(site, raise(8.2));
 		const today = (await world.ask('day', site.water.id)).today;
 		expect(today.plans[0]!.today.map((s) => s.what.kind)).toEqual(expect.arrayContaining(['test', 'dose']));
-		const calendar = (await world.services.siteCalendar(await world.open(site.water.id))).replaceAll(/\r\n[ \t]/g, '');
+		const calendar = (await world.services.siteCalendar(await world.open(site.water.id))).replaceAll(
+			/\r\n[ \t]/g,
+			''
+		);
 		expect(calendar).toMatch(/SUMMARY:today tank: (Test|Add)/);
 		expect(calendar).toMatch(/of Sodium bicarbonate/);
 	});

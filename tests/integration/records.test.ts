@@ -1,3 +1,4 @@
+import { daysOfWindow } from '../../src/lib/contract/trends.ts';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import mysql from 'mysql2/promise';
 import type { ShelfHabits } from '../../src/lib/contract/shelf-view.ts';
@@ -272,8 +273,7 @@ describe('the log', () => {
 		} while (before !== null);
 		expect(seen).toHaveLength(90);
 		expect(new Set(seen)).toEqual(ids);
-		const csv = world.services.logCsv(await world.services.readWholeLog(scope, { waterId, what: null }));
-		expect(csv.trim().split('\r\n')).toHaveLength(91);
+		expect(await world.csvLines(scope, { waterId, what: null })).toHaveLength(91);
 	});
 });
 
@@ -310,7 +310,9 @@ describe('what the views are given', () => {
 			leftOut: [],
 			plans: []
 		});
-		expect((await world.ask('trends', water.id)).rows).toEqual([]);
+		expect(
+			(await world.ask('trends', water.id, daysOfWindow(addDays(world.now, -399), world.now))).rows
+		).toEqual([]);
 		expect(
 			(await world.services.readLog(scope, { waterId: null, what: null, before: null })).older
 		).toBeNull();
@@ -349,7 +351,11 @@ describe('what the views are given', () => {
 			reading: { ...last.reading, sure: false },
 			reason: 'not sure of it'
 		});
-		const { rows, from, to } = await world.ask('trends', water.id);
+		const { rows, from, to } = await world.ask(
+			'trends',
+			water.id,
+			daysOfWindow(addDays(world.now, -399), world.now)
+		);
 		const [row] = rows;
 		expect(row!.readings.at).toHaveLength(8);
 		expect(row!.readings.superseded.filter((s) => s === 1)).toHaveLength(1);
@@ -398,7 +404,7 @@ describe('a bound', () => {
 		expect(saved).toMatchObject({ ok: true, value: { results: [bound] } });
 		const { entries } = await world.services.readLog(scope, { waterId, what: 'alkalinity', before: null });
 		expect(entries[0]).toMatchObject({ results: [bound] });
-		const [, row] = world.services.logCsv(entries).split('\r\n');
+		const [, row] = await world.csvLines(scope, { waterId, what: 'alkalinity' });
 		expect(row).toContain(',bound,,0,0.21');
 		// A line needs values: with a bound alone nothing is estimated, and the bound is shown.
 		const { rows } = (await world.ask('day', water.id)).today;

@@ -5,6 +5,7 @@ import { addDays, fromIso, instant, type Instant } from '../../src/lib/core/time
 import { idMaker } from '../../src/lib/server/clock.ts';
 import { connect } from '../../src/lib/server/db/connect.ts';
 import type { AnswerOf, AskedOf, ReckoningName } from '../../src/lib/server/reckon/reckonings.ts';
+import type { SiteScope } from '../../src/lib/server/repository/scope.ts';
 import { foundSite } from '../../src/lib/server/service/found-site.ts';
 import { createServices } from '../../src/lib/server/services.ts';
 
@@ -43,6 +44,12 @@ export function openWorld(url: string) {
 			waterId: string,
 			...asked: AskedOf<N>
 		): Promise<AnswerOf<N>> => services.ask(name, await open(waterId), ...asked),
+		/** The whole file of a log, line by line. */
+		csvLines: async (scope: SiteScope, filter: Parameters<typeof services.logCsv>[1]) => {
+			let file = '';
+			for await (const piece of services.logCsv(scope, filter)) file += piece;
+			return file.split('\r\n');
+		},
 		/** A new site with one keeper and one tank; every call makes another. */
 		async site(name: string) {
 			const { siteId, personIds, waterIds } = await foundSite(deps, {

@@ -49,7 +49,12 @@ export interface TrendRow {
 		readonly high: number | null;
 	}[];
 	readonly kits: readonly { readonly code: string; readonly name: string; readonly laboratory: boolean }[];
+	/** How often it was ever read, corrected readings among them. */
+	readonly count: number;
+	/** Those of the window; of very many the extremes. */
 	readonly readings: ReadingColumns;
+	/** Not every reading of the window is there. */
+	readonly thinned: boolean;
 	/** Empty where there is no line to show. */
 	readonly line: EstimateColumns;
 	readonly estimate: {
@@ -63,9 +68,24 @@ export interface TrendRow {
 	} | null;
 }
 
+/** A span of whole days since 1970, both of them in it. */
+export interface DaySpan {
+	readonly fromDay: number;
+	readonly toDay: number;
+}
+
+/** The days of a time window. */
+export function daysOfWindow(from: Instant, to: Instant): DaySpan {
+	return { fromDay: Math.floor(from / DAY_MS), toDay: Math.floor(to / DAY_MS) };
+}
+const DAY_MS = 86_400_000;
+
 export interface TrendSeries {
+	/** From the first reading to the end of the forecast. */
 	readonly from: Instant;
 	readonly to: Instant;
+	/** What of it is told here. */
+	readonly window: { readonly from: Instant; readonly to: Instant };
 	readonly now: Instant;
 	readonly rows: readonly TrendRow[];
 	readonly moves: readonly RateMove[];

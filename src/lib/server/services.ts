@@ -31,7 +31,7 @@ import { logCsv } from './service/log-csv.ts';
 import { deriveAgain, previewDerivation } from './service/derive-again.ts';
 import { firstWater, openWater, type OpenWater } from './service/open-water.ts';
 import { kitOfReading } from './service/run-kit.ts';
-import { readLog, readRecentEvents, readWholeLog } from './service/read-log.ts';
+import { readLog, readRecentEvents } from './service/read-log.ts';
 import { readMethod, readMethods } from './service/read-methods.ts';
 import { recordEvent } from './service/record-event.ts';
 import { saveMethod } from './service/save-method.ts';
@@ -142,9 +142,8 @@ export function createServices(deps: PooledDeps, run: (task: Task) => Promise<Do
 		collectAnswers: bind(deps, collectAnswers),
 		saveReport: bind(deps, saveReport),
 		readLog: bind(deps, readLog),
-		readWholeLog: bind(deps, readWholeLog),
 		readRecentEvents: bind(deps, readRecentEvents),
-		logCsv,
+		logCsv: bind(deps, logCsv),
 		readingById: (scope: SiteScope, id: string) => readingById(deps.db, scope, id),
 		targetsOf: (scope: SiteScope, waterId: string) => targetsOf(deps.db, scope, waterId),
 		supplementsUsed: (scope: SiteScope, waterId: string) => supplementsUsed(deps.db, scope, waterId),

@@ -8,4 +8,5 @@ export { seededRandom, normalDeviate, type Random } from './random.ts';
 export { nearlyEqual, atMost, atLeast, roundTo } from './guard.ts';
 export { truncatedNormal, type TruncatedMoments } from './truncated-normal.ts';
 export { median } from './median.ts';
+export { firstFrom, nearestIndex, visibleIndices } from './visible.ts';
 export { typedNumber } from './typed-number.ts';

@@ -89,7 +89,9 @@ export function createKeeper(clock: Clock, run: (task: Task) => Promise<Done>): 
 				...besides.map((r) => r.revisions.water)
 			]);
 			const now = clock.now();
-			const key = JSON.stringify([name, water.id, asked]);
+			// What is told beyond the water itself may be told to one member only, as who has done a test before.
+			const whom = restsOnOneWater(name) ? null : scope.membershipId;
+			const key = JSON.stringify([name, water.id, whom, asked]);
 			const known = all.get(key);
 			const fits = known?.madeFrom === madeFrom && known.minute === minuteOf(now);
 			if (known && fits) {

@@ -1,9 +1,10 @@
 import { createHash } from 'node:crypto';
 import { and, desc, eq, inArray } from 'drizzle-orm';
-import { methodOfStored, type Method } from '$lib/core/method';
+import type { Method } from '$lib/core/method';
 import type { Instant } from '$lib/core/time';
 import { methodVersion, site, siteMethod } from '../db/schema/index.ts';
 import type { Reader } from './database.ts';
+import { methodsByHash } from './parsed-method.ts';
 import type { SiteScope } from './scope.ts';
 
 export interface AdoptedMethod {
@@ -15,20 +16,26 @@ export interface AdoptedMethod {
 
 const columns = {
 	siteMethodId: siteMethod.id,
-	definition: methodVersion.definition,
+	contentHash: methodVersion.contentHash,
 	ownerSiteId: methodVersion.ownerSiteId
 };
 
-function adoptedOf(row: {
-	siteMethodId: string;
-	definition: Method;
-	ownerSiteId: string | null;
-}): AdoptedMethod {
-	return {
-		siteMethodId: row.siteMethodId,
-		method: methodOfStored(row.definition),
-		own: row.ownerSiteId !== null
-	};
+interface AdoptedRow {
+	readonly siteMethodId: string;
+	readonly contentHash: string;
+	readonly ownerSiteId: string | null;
+}
+
+async function adoptedOf(db: Reader, rows: readonly AdoptedRow[]): Promise<AdoptedMethod[]> {
+	const methodOf = await methodsByHash(
+		db,
+		rows.map((r) => r.contentHash)
+	);
+	return rows.map(({ siteMethodId, contentHash, ownerSiteId }) => ({
+		siteMethodId,
+		method: methodOf(contentHash),
+		own: ownerSiteId !== null
+	}));
 }
 
 function adopted(db: Reader) {
@@ -48,7 +55,8 @@ export async function adoptedMethod(
 	const rows = await adopted(db).where(
 		and(eq(siteMethod.siteId, scope.siteId), eq(methodVersion.code, code), eq(methodVersion.version, version))
 	);
-	return rows[0] ? adoptedOf(rows[0]) : null;
+	const [found] = await adoptedOf(db, rows.slice(0, 1));
+	return found ?? null;
 }
 
 /** Versions that the site took in, by their ids. */
@@ -61,7 +69,7 @@ export async function adoptedByIds(
 	const rows = await adopted(db).where(
 		and(eq(siteMethod.siteId, scope.siteId), inArray(siteMethod.id, [...siteMethodIds]))
 	);
-	return new Map(rows.map((row) => [row.siteMethodId, adoptedOf(row)]));
+	return new Map((await adoptedOf(db, rows)).map((adopted) => [adopted.siteMethodId, adopted]));
 }
 
 /** The code of every version that the site took in, by the site's own id of it. */
@@ -79,7 +87,7 @@ export async function versionsOf(db: Reader, scope: SiteScope, code: string): Pr
 	const rows = await adopted(db)
 		.where(and(eq(siteMethod.siteId, scope.siteId), eq(methodVersion.code, code)))
 		.orderBy(desc(methodVersion.version));
-	return rows.map(adoptedOf);
+	return adoptedOf(db, rows);
 }
 
 /** The newest adopted version of every method. */
@@ -88,8 +96,9 @@ export async function adoptedMethods(db: Reader, scope: SiteScope): Promise<Adop
 		.where(eq(siteMethod.siteId, scope.siteId))
 		.orderBy(methodVersion.code, desc(methodVersion.version));
 	const newest = new Map<string, AdoptedMethod>();
-	for (const row of rows) {
-		if (!newest.has(row.definition.code)) newest.set(row.definition.code, adoptedOf(row));
+	for (const adopted of await adoptedOf(db, rows)) {
+		const { code } = adopted.method;
+		if (!newest.has(code)) newest.set(code, adopted);
 	}
 	return [...newest.values()];
 }

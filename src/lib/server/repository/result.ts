@@ -1,4 +1,5 @@
-import { and, desc, eq, gte, inArray } from 'drizzle-orm';
+import { and, countDistinct, desc, eq, gte, inArray, min } from 'drizzle-orm';
+import type { ParameterId } from '$lib/core/quantity';
 import { boundsOf, type TestResult } from '$lib/core/reading';
 import type { Instant } from '$lib/core/time';
 import { COVERAGE } from '$lib/core/uncertainty';
@@ -122,6 +123,26 @@ export async function resultsSince(
 	}));
 }
 
+/** How often each parameter of a water was ever read, corrected readings among them, and when first. */
+export async function readingCounts(
+	db: Reader,
+	scope: SiteScope,
+	waterId: string
+): Promise<{ parameter: ParameterId; count: number; firstAt: Instant }[]> {
+	const rows = await db
+		.select({
+			parameter: result.parameter,
+			count: countDistinct(result.readingId),
+			firstAt: min(sample.drawnAt)
+		})
+		.from(sample)
+		.innerJoin(testRun, and(eq(testRun.siteId, sample.siteId), eq(testRun.sampleId, sample.id)))
+		.innerJoin(result, and(eq(result.siteId, testRun.siteId), eq(result.runId, testRun.id)))
+		.where(and(eq(sample.siteId, scope.siteId), eq(sample.waterId, waterId)))
+		.groupBy(result.parameter);
+	return rows.map(({ firstAt, ...row }) => ({ ...row, firstAt: firstAt! }));
+}
+
 /** What was read of a water since a time and corrected later: its last results, which no longer count. */
 export async function supersededSince(
 	db: Reader,
@@ -146,7 +167,7 @@ export async function supersededSince(
 		)
 		.innerJoin(methodVersion, eq(methodVersion.id, siteMethod.methodVersionId))
 		.where(and(eq(sample.siteId, scope.siteId), eq(sample.waterId, waterId), gte(sample.drawnAt, since)))
-		.orderBy(sample.drawnAt);
+		.orderBy(sample.drawnAt, rawReading.id);
 	const derived = await resultsOf(
 		db,
 		scope,

@@ -1,7 +1,7 @@
 import { and, asc, desc, eq, gte, inArray, isNotNull } from 'drizzle-orm';
 import type { KeptCheck, ShelfDetails, ShelfKind } from '$lib/contract/shelf';
 import type { KitFinding } from '$lib/core/comparison';
-import { methodOfStored, type Method } from '$lib/core/method';
+import type { Method } from '$lib/core/method';
 import type { ParameterId } from '$lib/core/quantity';
 import type { RawReading } from '$lib/core/reading';
 import type { DatedNote } from '$lib/core/shelf';
@@ -20,6 +20,7 @@ import {
 	testRun
 } from '../db/schema/index.ts';
 import type { Reader } from './database.ts';
+import { methodsByHash } from './parsed-method.ts';
 import type { SiteScope } from './scope.ts';
 
 export interface ShelfItem {
@@ -47,7 +48,7 @@ function items(db: Reader) {
 			boughtAt: shelfItem.boughtAt,
 			expiresAt: shelfItem.expiresAt,
 			details: shelfItem.details,
-			definition: methodVersion.definition,
+			contentHash: methodVersion.contentHash,
 			receivedAt: shelfItem.receivedAt
 		})
 		.from(shelfItem)
@@ -58,8 +59,15 @@ function items(db: Reader) {
 		.leftJoin(methodVersion, eq(methodVersion.id, siteMethod.methodVersionId));
 }
 
-function itemOf({ definition, ...row }: Awaited<ReturnType<typeof items>>[number]): ShelfItem {
-	return { ...row, method: definition === null ? null : methodOfStored(definition) };
+async function itemsOf(db: Reader, rows: Awaited<ReturnType<typeof items>>): Promise<ShelfItem[]> {
+	const methodOf = await methodsByHash(
+		db,
+		rows.map((r) => r.contentHash)
+	);
+	return rows.map(({ contentHash, ...row }) => ({
+		...row,
+		method: contentHash === null ? null : methodOf(contentHash)
+	}));
 }
 
 /** All that stands on the site's shelf, in the order in which it came. */
@@ -67,7 +75,7 @@ export async function shelfItems(db: Reader, scope: SiteScope): Promise<ShelfIte
 	const rows = await items(db)
 		.where(eq(shelfItem.siteId, scope.siteId))
 		.orderBy(asc(shelfItem.boughtAt), asc(shelfItem.id));
-	return rows.map(itemOf);
+	return itemsOf(db, rows);
 }
 
 export async function shelfItemsByIds(
@@ -79,7 +87,7 @@ export async function shelfItemsByIds(
 	const rows = await items(db).where(
 		and(eq(shelfItem.siteId, scope.siteId), inArray(shelfItem.id, [...ids]))
 	);
-	return rows.map(itemOf);
+	return itemsOf(db, rows);
 }
 
 export interface NewShelfItem {
@@ -209,8 +217,7 @@ export async function itemUses(db: Reader, scope: SiteScope, since: Instant | nu
 			itemId: runItem.itemId,
 			runId: runItem.runId,
 			at: testRun.finishedAt,
-			versionId: methodVersion.id,
-			definition: methodVersion.definition,
+			contentHash: methodVersion.contentHash,
 			reading: rawReading.reading
 		})
 		.from(runItem)
@@ -223,16 +230,17 @@ export async function itemUses(db: Reader, scope: SiteScope, since: Instant | nu
 		.innerJoin(methodVersion, eq(methodVersion.id, siteMethod.methodVersionId))
 		.where(and(eq(runItem.siteId, scope.siteId), since === null ? undefined : gte(testRun.finishedAt, since)))
 		.orderBy(asc(testRun.finishedAt));
-	const methods = new Map<string, Method>();
+	const methodOf = await methodsByHash(
+		db,
+		rows.map((r) => r.contentHash)
+	);
 	const seen = new Set<string>();
 	const uses: ItemUse[] = [];
-	for (const { definition, reading, versionId, ...use } of rows) {
+	for (const { contentHash, reading, ...use } of rows) {
 		// A corrected reading is one test still.
 		if (seen.has(`${use.itemId}/${use.runId}`)) continue;
 		seen.add(`${use.itemId}/${use.runId}`);
-		let method = methods.get(versionId);
-		if (!method) methods.set(versionId, (method = methodOfStored(definition)));
-		uses.push({ ...use, method, portion: reading.portion });
+		uses.push({ ...use, method: methodOf(contentHash), portion: reading.portion });
 	}
 	return uses;
 }

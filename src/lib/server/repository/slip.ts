@@ -1,4 +1,4 @@
-import { and, count, eq, inArray } from 'drizzle-orm';
+import { and, count, eq, inArray, lte, max } from 'drizzle-orm';
 import type { SlipKind } from '$lib/core/plausibility';
 import type { Instant } from '$lib/core/time';
 import { slipAnswer, testRun } from '../db/schema/index.ts';
@@ -18,18 +18,28 @@ export async function addSlipAnswer(db: Reader, scope: SiteScope, row: NewSlipAn
 	await db.insert(slipAnswer).values({ ...row, siteId: scope.siteId, answeredBy: scope.membershipId });
 }
 
-/** How often each slip was confirmed at this site, and how many readings were made there. */
+/**
+ * How often each slip was confirmed at this site, and among how many readings: those that were made until somebody last
+ * answered. What is learned then holds until the next answer, whatever is read meanwhile at any water of the site.
+ */
 export async function slipCounts(
 	db: Reader,
 	scope: SiteScope
 ): Promise<{ readonly confirmed: Partial<Record<SlipKind, number>>; readonly readings: number }> {
+	const lastAnswer = db
+		.select({ at: max(slipAnswer.answeredAt) })
+		.from(slipAnswer)
+		.where(eq(slipAnswer.siteId, scope.siteId));
 	const [confirmed, [runs]] = await Promise.all([
 		db
 			.select({ kind: slipAnswer.kind, times: count() })
 			.from(slipAnswer)
 			.where(and(eq(slipAnswer.siteId, scope.siteId), eq(slipAnswer.answer, 'that-is-it')))
 			.groupBy(slipAnswer.kind),
-		db.select({ times: count() }).from(testRun).where(eq(testRun.siteId, scope.siteId))
+		db
+			.select({ times: count() })
+			.from(testRun)
+			.where(and(eq(testRun.siteId, scope.siteId), lte(testRun.receivedAt, lastAnswer)))
 	]);
 	return {
 		confirmed: Object.fromEntries(confirmed.flatMap(({ kind, times }) => (kind ? [[kind, times]] : []))),

@@ -1,7 +1,7 @@
-import { and, desc, eq, exists, inArray, isNotNull, lt, max } from 'drizzle-orm';
+import { and, desc, eq, exists, gte, inArray, isNotNull, lt, max } from 'drizzle-orm';
 import { alias } from 'drizzle-orm/mysql-core';
 import type { BenchEntry } from '$lib/core/bench';
-import { methodOfStored, type Method } from '$lib/core/method';
+import type { Method } from '$lib/core/method';
 import type { ParameterId } from '$lib/core/quantity';
 import {
 	FORM_VERSION,
@@ -24,6 +24,7 @@ import {
 	water
 } from '../db/schema/index.ts';
 import type { Reader } from './database.ts';
+import { methodsByHash } from './parsed-method.ts';
 import { adoptedByIds } from './method.ts';
 import { resultsOf } from './result.ts';
 import type { SiteScope } from './scope.ts';
@@ -71,7 +72,7 @@ function readings(db: Reader) {
 			at: sample.drawnAt,
 			offsetMinutes: sample.offsetMinutes,
 			by: person.displayName,
-			definition: methodVersion.definition,
+			contentHash: methodVersion.contentHash,
 			form: rawReading.form,
 			reading: rawReading.reading,
 			note: testRun.note,
@@ -109,8 +110,12 @@ async function logged(db: Reader, scope: SiteScope, rows: readonly ReadingRow[])
 	);
 	const ids = new Set([...results.values()].flatMap((r) => r.siteMethodId ?? []));
 	const versions = await adoptedByIds(db, scope, [...ids]);
-	return rows.map(({ definition, form, reading, standard, ...rest }) => {
-		const method = methodOfStored(definition);
+	const methodOf = await methodsByHash(
+		db,
+		rows.map((r) => r.contentHash)
+	);
+	return rows.map(({ contentHash, form, reading, standard, ...rest }) => {
+		const method = methodOf(contentHash);
 		const { results: own, siteMethodId, kitCheckIds } = results.get(rest.readingId) ?? NOTHING_DERIVED;
 		return {
 			...rest,
@@ -123,6 +128,49 @@ async function logged(db: Reader, scope: SiteScope, rows: readonly ReadingRow[])
 			results: [...own].sort((a) => (a.parameter === method.parameter ? -1 : 1))
 		};
 	});
+}
+
+/**
+ * When the sample was drawn behind which nothing of a page can lie: found by the samples' index alone, so that the page
+ * is not sorted out of all that was ever read. Undefined where there are fewer.
+ */
+async function drawnFrom(
+	db: Reader,
+	scope: SiteScope,
+	filter: {
+		readonly waterId: string | null;
+		readonly parameter: ParameterId | null;
+		readonly before: Instant | null;
+		readonly most: number;
+	}
+): Promise<Instant | undefined> {
+	const { waterId, parameter, before, most } = filter;
+	const told = db
+		.select({ id: result.id })
+		.from(testRun)
+		.innerJoin(result, and(eq(result.siteId, testRun.siteId), eq(result.runId, testRun.id)))
+		.where(
+			and(
+				eq(testRun.siteId, sample.siteId),
+				eq(testRun.sampleId, sample.id),
+				eq(result.parameter, parameter!)
+			)
+		);
+	const [last] = await db
+		.select({ at: sample.drawnAt })
+		.from(sample)
+		.where(
+			and(
+				eq(sample.siteId, scope.siteId),
+				waterId === null ? isNotNull(sample.waterId) : eq(sample.waterId, waterId),
+				before === null ? undefined : lt(sample.drawnAt, before),
+				parameter === null ? undefined : exists(told)
+			)
+		)
+		.orderBy(desc(sample.drawnAt))
+		.limit(1)
+		.offset(most);
+	return last?.at;
 }
 
 /** Readings newest first, the replaced ones among them. */
@@ -149,10 +197,12 @@ export async function readingLog(
 					)
 				)
 		);
+	const since = await drawnFrom(db, scope, filter);
 	const rows = await readings(db)
 		.where(
 			and(
 				eq(rawReading.siteId, scope.siteId),
+				since === undefined ? undefined : gte(sample.drawnAt, since),
 				filter.waterId === null ? isNotNull(sample.waterId) : eq(sample.waterId, filter.waterId),
 				filter.parameter === null ? undefined : tells(filter.parameter),
 				filter.before === null ? undefined : lt(sample.drawnAt, filter.before)

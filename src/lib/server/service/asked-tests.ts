@@ -26,13 +26,17 @@ const SAME_DOSE = 0.02;
 /** What moves as in no tank is read again within a day. */
 const STRANGE_DAYS = 1;
 
-/** Outside or probably so, and one reading alone tells it: the one before does not say the same. */
+/**
+ * Outside, but only probably so, or by one reading alone: the one before does not say the same. Whoever is told to test
+ * again before anything is corrected is asked for that test.
+ */
 export function isUnconfirmed(
 	verdict: Verdict | null,
 	own: readonly DatedResult[],
 	band: Band | null
 ): boolean {
 	if (!verdict || !isOutside(verdict.grade)) return false;
+	if (verdict.grade === 'probably-outside') return true;
 	const [before, last] = own.slice(-2).map((r) => judgeResult(r.result, band));
 	const says = (one: Verdict | null | undefined) =>
 		one != null && isOutside(one.grade) && one.side === verdict.side;

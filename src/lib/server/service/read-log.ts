@@ -24,8 +24,6 @@ export interface LogPage {
 }
 
 const PAGE = 60;
-/** A file of everything has no pictures in it. */
-const MOST_WITH_PHOTOGRAPHS = 1000;
 
 async function entriesOf(deps: Deps, scope: SiteScope, filter: LogFilter, most: number): Promise<LogEntry[]> {
 	const { waterId, what, before } = filter;
@@ -36,7 +34,7 @@ async function entriesOf(deps: Deps, scope: SiteScope, filter: LogFilter, most: 
 	const photographs = await photographsOfRuns(
 		deps.db,
 		scope,
-		readings.length > MOST_WITH_PHOTOGRAPHS ? [] : readings.map((r) => r.runId)
+		readings.map((r) => r.runId)
 	);
 	const entries: LogEntry[] = [
 		...readings.map((r) => ({ type: 'reading' as const, photographs: photographs.get(r.runId) ?? [], ...r })),
@@ -46,22 +44,18 @@ async function entriesOf(deps: Deps, scope: SiteScope, filter: LogFilter, most: 
 }
 
 /** Everything entered, newest first, a page at a time. Entries of one instant are never parted. */
-export async function readLog(deps: Deps, scope: SiteScope, filter: LogFilter): Promise<LogPage> {
-	const found = await entriesOf(deps, scope, filter, PAGE + 1);
-	if (found.length <= PAGE) return { entries: found, older: null };
-	const last = found[PAGE - 1]!.at;
-	let end = PAGE;
-	while (end < found.length && found[end]!.at === last) end++;
-	return { entries: found.slice(0, end), older: last };
-}
-
-/** All of it at once, for a file. */
-export async function readWholeLog(
+export async function readLog(
 	deps: Deps,
 	scope: SiteScope,
-	filter: Omit<LogFilter, 'before'>
-): Promise<LogEntry[]> {
-	return entriesOf(deps, scope, { ...filter, before: null }, 1_000_000);
+	filter: LogFilter,
+	size: number = PAGE
+): Promise<LogPage> {
+	const found = await entriesOf(deps, scope, filter, size + 1);
+	if (found.length <= size) return { entries: found, older: null };
+	const last = found[size - 1]!.at;
+	let end = size;
+	while (end < found.length && found[end]!.at === last) end++;
+	return { entries: found.slice(0, end), older: last };
 }
 
 /** The last events of a water that still stand, newest first. */

@@ -1,25 +1,34 @@
-import type { EstimateColumns, Minutes, ReadingColumns, TrendRow, TrendSeries } from '$lib/contract/trends';
+import type {
+	DaySpan,
+	EstimateColumns,
+	Minutes,
+	ReadingColumns,
+	TrendRow,
+	TrendSeries
+} from '$lib/contract/trends';
 import { READING_KINDS } from '$lib/contract/trends';
+import { visibleIndices } from '$lib/core/numeric';
 import { PARAMETER_IDS, type ParameterId } from '$lib/core/quantity';
 import { boundsOf, pointOf, type TestResult } from '$lib/core/reading';
-import { addDays, daysBetween, instant, type Instant } from '$lib/core/time';
+import { addDays, instant, type Instant } from '$lib/core/time';
 import type { Estimate } from '$lib/core/trend';
 import { eventsSince, type StoredEvent } from '../repository/event.ts';
-import { adoptedMethods } from '../repository/method.ts';
-import { supersededSince, type DatedResult } from '../repository/result.ts';
+import { readingCounts, supersededSince, type DatedResult } from '../repository/result.ts';
 import type { SiteScope } from '../repository/scope.ts';
-import { targetsOf, type Water } from '../repository/water.ts';
+import type { Water } from '../repository/water.ts';
 import type { Deps } from './deps.ts';
 import { findDoubts } from './find-doubts.ts';
+import { judgeWater } from './judge-water.ts';
 import { rateMoves } from './rate-moves.ts';
-import { allLeftOut, soundResultsSince } from './sound-results.ts';
-import { bandAt, estimateOfWater, isLine } from './water-history.ts';
+import { soundResultsSince } from './sound-results.ts';
+import { bandAt, estimateOfWater, estimateSince, isLine } from './water-history.ts';
 
 const FORECAST_DAYS = 14;
-/** The line is drawn finely lately, and coarsely further back. */
-const FINE_DAYS = 400;
-const FINE_POINTS = 600;
-const COARSE_POINTS = 400;
+/** So many points are as many as a screen shows, and half as many beside what is seen on either side. */
+const LINE_POINTS = 400;
+/** Of more readings than four for each of these the extremes are sent. */
+const READING_COLUMNS = 400;
+const DAY_MS = 86_400_000;
 /** Readings in doubt are told this far back; older ones stand in the chart. */
 const DOUBTS_DAYS = 366;
 
@@ -31,22 +40,23 @@ const minutes = (at: number): Minutes => Math.round(at / 60_000);
 /** Digits beyond the sixth are neither measured nor drawn. */
 const short = (x: number): number => Number(x.toPrecision(6));
 
-/** Times at which the line is told, from its first reading to the end of the forecast. */
-function lineTimes(from: Instant, now: Instant, to: Instant): Instant[] {
-	const fineFrom = Math.max(from, addDays(now, -FINE_DAYS)) as Instant;
-	const coarse = daysBetween(from, fineFrom);
-	const fine = daysBetween(fineFrom, to);
-	return [
-		...Array.from({ length: coarse > 0 ? COARSE_POINTS : 0 }, (_, i) =>
-			addDays(from, (i * coarse) / COARSE_POINTS)
-		),
-		...Array.from({ length: FINE_POINTS + 1 }, (_, i) => addDays(fineFrom, (i * fine) / FINE_POINTS))
-	].map((at) => instant(Math.round(at)));
+interface Window {
+	readonly from: Instant;
+	readonly to: Instant;
 }
 
-function lineOf(estimate: Estimate, now: Instant, to: Instant): EstimateColumns {
-	const times = lineTimes(estimate.from, now, to);
-	const points = times.map((at) => estimate.at(at));
+/** The line through a window. What lies before the usual estimate's begin is told by one that begins earlier. */
+function lineOf(
+	estimate: Estimate,
+	earlier: Estimate | null,
+	since: Instant,
+	window: Window
+): EstimateColumns {
+	const begin = Math.max(window.from, (earlier ?? estimate).from);
+	if (begin >= window.to) return { at: [], value: [], u: [] };
+	const step = (window.to - begin) / LINE_POINTS;
+	const times = Array.from({ length: LINE_POINTS + 1 }, (_, i) => instant(Math.round(begin + i * step)));
+	const points = times.map((at) => (at < since && earlier ? earlier : estimate).at(at));
 	return {
 		at: times.map(minutes),
 		value: points.map((p) => short(p.value)),
@@ -75,27 +85,63 @@ function columnsOf(all: readonly Drawn[], kits: readonly string[]): ReadingColum
 	};
 }
 
-/** Everything that was ever read of a water, with the estimate through it and ahead. */
-export async function readTrends(deps: Deps, scope: SiteScope, water: Water): Promise<Trends> {
-	const now = deps.clock.now();
-	const [read, superseded, events, targets, methods] = await Promise.all([
-		soundResultsSince(deps, scope, water.id, water.startedAt),
-		supersededSince(deps.db, scope, water.id, water.startedAt),
-		eventsSince(deps.db, scope, water.id, water.startedAt),
-		targetsOf(deps.db, scope, water.id),
-		adoptedMethods(deps.db, scope)
+/** The extremes of very many, all of few. */
+function thinnedOut(all: readonly Drawn[], { from, to }: Window): readonly Drawn[] {
+	const times = all.map((d) => d.at);
+	const values = all.map((d) => shownValue(d.result));
+	return visibleIndices(times, values, from, to, READING_COLUMNS).map((i) => all[i]!);
+}
+
+/** What was read before the usual estimate's begin, with an estimate that begins with the water. */
+async function earlierThan(deps: Deps, scope: SiteScope, water: Water, now: Instant) {
+	const since = water.startedAt;
+	const [{ results }, events] = await Promise.all([
+		soundResultsSince(deps, scope, water.id, since),
+		eventsSince(deps.db, scope, water.id, since)
 	]);
+	return { results, events, estimates: await estimateOfWater(deps, water, { results, events, since }, now) };
+}
+
+/**
+ * What was read of a water in a window of time and half as much on either side, with the estimate through it and ahead:
+ * the same that every other page speaks from.
+ */
+export async function readTrends(
+	deps: Deps,
+	scope: SiteScope,
+	water: Water,
+	{ fromDay, toDay }: DaySpan
+): Promise<Trends> {
+	const [judged, counts] = await Promise.all([
+		judgeWater(deps, scope, water),
+		readingCounts(deps.db, scope, water.id)
+	]);
+	const { now, estimates, targets, methods, leftOut } = judged;
+	const since = estimateSince(now);
 	const to = addDays(now, FORECAST_DAYS);
-	const { results } = read;
-	const estimates = await estimateOfWater(deps, water, { results, events, since: water.startedAt }, now);
-	const named = new Map(methods.map(({ method }) => [method.code, method]));
+	const earliest = counts.reduce((first, c) => (c.firstAt < first ? c.firstAt : first), now);
+	const from = addDays(earliest, -1);
+	const beside = ((toDay - fromDay + 1) * DAY_MS) / 2;
+	const window: Window = {
+		from: instant(Math.max(from, fromDay * DAY_MS - beside)),
+		to: instant(Math.max(from, Math.min(to, (toDay + 1) * DAY_MS + beside)))
+	};
+	const before = window.from < since && earliest < since ? await earlierThan(deps, scope, water, now) : null;
+	const { results, events } = before ?? judged;
+	const superseded = await supersededSince(deps.db, scope, water.id, window.from);
+	const named = new Map(methods.map((method) => [method.code, method]));
+	const isShown = (at: Instant) => at >= window.from && at <= window.to;
 	const drawn = [
 		...results.map((r): Drawn => ({ ...r, superseded: false })),
 		...superseded.map((r): Drawn => ({ ...r, superseded: true }))
-	].sort((a, b) => a.at - b.at);
+	]
+		.filter((d) => isShown(d.at))
+		.sort((a, b) => a.at - b.at || (a.runId < b.runId ? -1 : 1));
 	const rowOf = (parameter: ParameterId): TrendRow[] => {
-		const own = drawn.filter((d) => d.result.parameter === parameter);
-		if (own.length === 0) return [];
+		const count = counts.find((c) => c.parameter === parameter)?.count ?? 0;
+		if (count === 0) return [];
+		const inWindow = drawn.filter((d) => d.result.parameter === parameter);
+		const own = thinnedOut(inWindow, window);
 		const through = estimates.of(parameter);
 		const estimate = isLine(parameter, through) ? through : null;
 		const kits = [...new Set(own.map((d) => d.methodCode))];
@@ -112,8 +158,12 @@ export async function readTrends(deps: Deps, scope: SiteScope, water: Water): Pr
 					name: named.get(code)?.name ?? code,
 					laboratory: named.get(code)?.kind === 'stated'
 				})),
+				count,
 				readings: columnsOf(own, kits),
-				line: estimate ? lineOf(estimate, now, to) : { at: [], value: [], u: [] },
+				thinned: own.length < inWindow.length,
+				line: estimate
+					? lineOf(estimate, before?.estimates.of(parameter) ?? null, since, window)
+					: { at: [], value: [], u: [] },
 				estimate: estimate && {
 					now: estimate.at(now),
 					basedOn: estimate.basedOn,
@@ -125,16 +175,16 @@ export async function readTrends(deps: Deps, scope: SiteScope, water: Water): Pr
 			}
 		];
 	};
-	const earliest = drawn[0]?.at ?? now;
 	return {
-		from: addDays(earliest, -1),
+		from,
 		to,
+		window,
 		now,
 		rows: PARAMETER_IDS.flatMap(rowOf),
-		moves: rateMoves(estimates, results, events, water.startedAt, now),
+		moves: rateMoves(estimates, judged.results, judged.events, water.startedAt, now),
 		doubts: await findDoubts(deps, scope, estimates, addDays(now, -DOUBTS_DAYS)),
 		departure: estimates.departure,
-		leftOut: allLeftOut(read, estimates),
-		events: events.filter((e) => e.happenedAt >= water.startedAt)
+		leftOut,
+		events: events.filter((e) => e.happenedAt >= water.startedAt && isShown(e.happenedAt))
 	};
 }

@@ -7,7 +7,7 @@ import { addDays, instant } from '$lib/core/time';
 import type { StoredEvent } from '../repository/event';
 import type { DatedBand } from '../repository/water';
 import { isFuture } from '$lib/core/time';
-import { logCsv } from './log-csv';
+import { LOG_HEADER, logLines } from './log-csv';
 import { contentHash } from './once';
 import type { LogEntry } from './read-log';
 import { balanceEvents } from './water-events';
@@ -164,13 +164,14 @@ describe('the log as a file', () => {
 		replacedBecause: null,
 		replaces: null
 	});
+	const file = (entries: readonly LogEntry[]) => `${LOG_HEADER}\r\n${logLines(entries)}`;
 	const parse = (csv: string) =>
 		Papa.parse<Record<string, string>>(csv, { header: true, skipEmptyLines: true }).data;
 
 	it('comes back as it was, whatever people wrote', () => {
 		fc.assert(
 			fc.property(fc.string({ unit: 'grapheme' }), fc.string({ minLength: 1 }), (note, by) => {
-				const rows = parse(logCsv([reading(note, by)]));
+				const rows = parse(file([reading(note, by)]));
 				expect(rows).toHaveLength(1);
 				expect(unquoteFormula(rows[0]!.note!)).toBe(note);
 				expect(unquoteFormula(rows[0]!.by!)).toBe(by);
@@ -180,7 +181,7 @@ describe('the log as a file', () => {
 		);
 	});
 	it('has no cell that a spreadsheet would run', () => {
-		const [row] = parse(logCsv([reading('=HYPERLINK("x")', '@me')]));
+		const [row] = parse(file([reading('=HYPERLINK("x")', '@me')]));
 		expect(row!.note!.startsWith("'=")).toBe(true);
 		expect(row!.by!.startsWith("'@")).toBe(true);
 	});
@@ -197,7 +198,7 @@ describe('the log as a file', () => {
 			...(reading('', 'y') as Extract<LogEntry, { type: 'reading' }>),
 			replacedBecause: 'misread'
 		};
-		const csv = logCsv([dose, struck]);
+		const csv = file([dose, struck]);
 		expect(csv.split('\r\n')[0]).toBe(LOG_COLUMNS.join(','));
 		expect(parse(csv)).toMatchObject([
 			{ entry: 'dose', state: 'current', kind: '' },

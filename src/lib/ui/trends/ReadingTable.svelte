@@ -4,7 +4,7 @@
 	import { instant, type Instant } from '$lib/core/time';
 	import { readingShown, readingWhen } from '$lib/format/trend';
 	import type { Series } from './chart/series';
-	import { firstFrom } from './visible';
+	import { firstFrom } from '$lib/core/numeric';
 
 	interface Props {
 		rows: readonly Series[];

@@ -1,17 +1,14 @@
 import type { ParameterId } from '$lib/core/quantity';
 import { addDays, daysBetween, instant, type Instant } from '$lib/core/time';
-import { TREND_SPANS, type TrendSeries, type TrendSpan } from '$lib/contract/trends';
+import { TREND_SPANS, type DaySpan, type TrendSeries, type TrendSpan } from '$lib/contract/trends';
+import { daysSeen } from './fetch-seen';
 
 /** Nobody reads an axis of less than half a day. */
 const LEAST_DAYS = 0.5;
 /** How much of what lies ahead is shown with a span that ends now, as part of the span. */
 const AHEAD = 0.12;
 
-interface Limits {
-	readonly from: Instant;
-	readonly to: Instant;
-	readonly now: Instant;
-}
+type Limits = Pick<TrendSeries, 'from' | 'to' | 'now'>;
 
 /** What of the stack is looked at: one span of time, one cursor, two parameters laid over each other, another water. */
 export class StackState {
@@ -23,9 +20,12 @@ export class StackState {
 	superseded = $state(false);
 	over = $state.raw<readonly [ParameterId, ParameterId] | null>(null);
 	/** Another water's series, drawn beside. */
-	other = $state.raw<{ readonly name: string; readonly series: TrendSeries } | null>(null);
+	other = $state.raw<{ readonly id: string; readonly name: string; readonly series: TrendSeries } | null>(
+		null
+	);
 	readonly #limits: () => Limits;
 
+	/** @param limits from when to when there is anything to see */
 	constructor(limits: () => Limits, span: TrendSpan) {
 		this.#limits = limits;
 		this.show(span);
@@ -38,6 +38,10 @@ export class StackState {
 		this.from = days === null ? from : addDays(now, -days);
 		const ahead = AHEAD * (days ?? daysBetween(from, now));
 		this.to = instant(Math.min(to, addDays(now, ahead)));
+	}
+	/** The days that are looked at. */
+	days(): DaySpan {
+		return daysSeen(this.#limits(), this);
 	}
 	/** Moves the span by days, as far as there is anything to see. */
 	pan(days: number): void {

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { PARAMETERS, isParameterId, type ParameterId } from '$lib/core/quantity';
-	import type { TrendSeries, TrendSpan } from '$lib/contract/trends';
+	import type { TrendSpan } from '$lib/contract/trends';
+	import { fetchSeen } from './fetch-seen';
 	import type { StackState } from './StackState.svelte';
 
 	interface Props {
@@ -28,10 +29,8 @@
 		stack.other = null;
 		if (!id) return;
 		try {
-			const response = await fetch(`/api/waters/${id}/trends`);
-			if (!response.ok) throw new Error(String(response.status));
-			const { value } = (await response.json()) as { value: { name: string; series: TrendSeries } };
-			if (beside === id) stack.other = value;
+			const { name, series } = await fetchSeen(id, stack.days());
+			if (beside === id) stack.other = { id, name, series };
 		} catch {
 			trouble = 'The other water could not be read just now. Choose it again in a moment.';
 			beside = '';

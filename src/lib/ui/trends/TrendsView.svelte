@@ -18,6 +18,7 @@
 	import Action from '$lib/ui/shared/Action.svelte';
 	import CursorWords from './CursorWords.svelte';
 	import EventList from './EventList.svelte';
+	import { asksForMore, daysSeen, fetchSeen, type Seen } from './fetch-seen';
 	import { pictureOf } from './picture';
 	import ReadingTable from './ReadingTable.svelte';
 	import RowCanvas from './RowCanvas.svelte';
@@ -40,7 +41,14 @@
 		units: Readonly<Record<ParameterId, UnitId>>;
 		timeZone: string;
 	}
-	let { water, siblings, span, series, events, units, timeZone }: Props = $props();
+	let { water, siblings, span, series: begun, events: begunEvents, units, timeZone }: Props = $props();
+
+	/** What was fetched as one moved; what came with the page until then, and again after it was loaded anew. */
+	let moved = $state.raw<{ readonly since: TrendSeries; readonly seen: Seen } | null>(null);
+	const own = $derived(moved?.since === begun ? moved.seen : { series: begun, events: begunEvents });
+	const series = $derived(own.series);
+	const events = $derived(own.events);
+	let unreached = $state(false);
 
 	const stack = new StackState(
 		() => series,
@@ -108,7 +116,7 @@
 
 	function words(row: TrendRow): string {
 		const unit = units[row.parameter];
-		const count = `${PARAMETERS[row.parameter].name}: ${row.readings.at.length} readings in all.`;
+		const count = `${PARAMETERS[row.parameter].name}: ${row.count} readings in all.`;
 		if (!row.estimate) return `${count} Too little for an estimate yet.`;
 		const { now: present } = row.estimate;
 		const m = inUnit(row.parameter, present.value, Math.hypot(present.uRandom, present.uCommon), unit);
@@ -121,6 +129,38 @@
 	function drawn(chart: RowChart | null): void {
 		charts = chart ? [...charts, chart] : [];
 	}
+	/** How long the hand rests before more is fetched, ms. */
+	const RESTS_MS = 120;
+	$effect(() => {
+		const { from, to, other } = stack;
+		const [mine, theirs] = [series, other];
+		const asksMine = asksForMore(mine, { from, to });
+		const asksTheirs = theirs !== null && asksForMore(theirs.series, { from, to });
+		if (!asksMine && !asksTheirs) return;
+		const since = begun;
+		let over = false;
+		const rest = setTimeout(() => {
+			void (async () => {
+				try {
+					const [seen, beside] = await Promise.all([
+						asksMine ? fetchSeen(water.id, daysSeen(mine, { from, to })) : null,
+						asksTheirs ? fetchSeen(theirs.id, daysSeen(theirs.series, { from, to })) : null
+					]);
+					if (over) return;
+					unreached = false;
+					if (seen) moved = { since, seen };
+					if (theirs && beside && stack.other?.id === theirs.id) stack.other = { ...theirs, ...beside };
+				} catch {
+					unreached = true;
+				}
+			})();
+		}, RESTS_MS);
+		return () => {
+			over = true;
+			clearTimeout(rest);
+		};
+	});
+
 	let sheet = $state<HTMLElement | null>(null);
 	let fault = $state('');
 	const fileName = (end: string) =>
@@ -164,6 +204,11 @@
 		oncsv={saveCsv}
 	/>
 	{#if fault}<p class="page py-2! font-semibold text-warn" role="alert">{fault}</p>{/if}
+	{#if unreached}
+		<p class="page py-2! font-semibold text-warn" role="alert">
+			More cannot be fetched just now. What is drawn stays; move on to try again.
+		</p>
+	{/if}
 
 	{#if series.rows.length === 0}
 		<div class="page">
@@ -221,6 +266,9 @@
 				{/each}
 			</Stack>
 			<p class="small flex flex-wrap gap-x-6 gap-y-1 py-3 text-muted">
+				{#if series.rows.some((r) => r.thinned)}
+					<span>of so many readings the highest and lowest are drawn: look closer for each</span>
+				{/if}
 				<span>mark: reading, thin line its 95 % interval</span>
 				<span>thick line: between colour steps</span>
 				<span>▲▼ bound, or off the scale</span>

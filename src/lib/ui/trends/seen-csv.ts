@@ -5,7 +5,7 @@ import { PARAMETERS, UNITS } from '$lib/core/quantity';
 import { instant, toIso, type Instant } from '$lib/core/time';
 import { COVERAGE } from '$lib/core/uncertainty';
 import type { Series } from './chart/series';
-import { firstFrom } from './visible';
+import { firstFrom } from '$lib/core/numeric';
 
 /** What is seen of the stack, as rows of a file: every reading in the span, and the estimate where it is told. */
 export function seenCsv(

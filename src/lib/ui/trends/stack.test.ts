@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { TrendRow } from '$lib/contract/trends';
 import { addDays, daysBetween, instant } from '$lib/core/time';
 import { lineAt, seriesOf, verticalSpan } from './chart/series';
+import { asksForMore, daysSeen } from './fetch-seen';
 import { seenCsv } from './seen-csv';
 import { StackState } from './StackState.svelte';
 import { neighbour, underCursor } from './under-cursor';
@@ -17,6 +18,8 @@ const row: TrendRow = {
 		{ code: 'a', name: 'A kit', laboratory: false },
 		{ code: 'b', name: '=A lab', laboratory: true }
 	],
+	count: 4,
+	thinned: false,
 	readings: {
 		at: [-30, -20, -10, -9].map(minutes),
 		value: [8, 8.2, 3, 8.1],
@@ -30,6 +33,37 @@ const row: TrendRow = {
 	estimate: null
 };
 const series = seriesOf(row, 'dkh');
+
+describe('what is sent of a water’s time', () => {
+	const window = { from: addDays(now, -140), to: limits.to };
+	const asks = (from: number, to: number) =>
+		asksForMore({ ...limits, window }, { from: addDays(now, from), to: addDays(now, to) });
+	it('is enough until one moves beyond it, or looks so closely that it is too coarse', () => {
+		expect(asks(-92, 5)).toBe(false);
+		expect(asks(-160, -60)).toBe(true);
+		expect(asks(-20, 0)).toBe(true);
+		expect(asks(-500, -450)).toBe(false);
+		// Beyond the last forecast there is nothing to fetch.
+		expect(asks(-92, 60)).toBe(false);
+	});
+	it('is asked for again no more once it came', () => {
+		for (const [from, to] of [
+			[-399, 14],
+			[-20, 0],
+			[-0.4, 0.1],
+			[-300, -260]
+		] as const) {
+			const seen = { from: addDays(now, from), to: addDays(now, to) };
+			const { fromDay, toDay } = daysSeen(limits, seen);
+			const beside = (toDay - fromDay + 1) / 2;
+			const sent = {
+				from: instant(Math.max(limits.from, (fromDay - beside) * 86_400_000)),
+				to: instant(Math.min(limits.to, (toDay + 1 + beside) * 86_400_000))
+			};
+			expect(asksForMore({ ...limits, window: sent }, seen)).toBe(false);
+		}
+	});
+});
 
 describe('what of the stack is looked at', () => {
 	it('is one press away, ends a little ahead of now, and never leaves what there is', () => {

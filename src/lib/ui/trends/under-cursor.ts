@@ -2,7 +2,7 @@ import { READING_KINDS } from '$lib/contract/trends';
 import { instant, type Instant } from '$lib/core/time';
 import type { UnderCursor } from '$lib/format/trend';
 import { lineAt, type Series } from './chart/series';
-import { nearestIndex } from './visible';
+import { nearestIndex } from '$lib/core/numeric';
 
 /** A reading is named under the cursor when it is nearer than this part of the span. */
 const NEAR = 1 / 60;

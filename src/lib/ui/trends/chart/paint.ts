@@ -1,7 +1,7 @@
 import type { EventKind } from '$lib/contract/event';
 import { COVERAGE } from '$lib/core/uncertainty';
 import { drawPoint } from 'chart.js/helpers';
-import { firstFrom, visibleIndices } from '../visible';
+import { firstFrom, visibleIndices } from '$lib/core/numeric';
 import { markOf } from './mark-word';
 import type { Series } from './series';
 

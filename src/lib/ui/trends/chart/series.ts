@@ -8,7 +8,7 @@ import {
 	type UnitId
 } from '$lib/core/quantity';
 import { COVERAGE } from '$lib/core/uncertainty';
-import { firstFrom } from '../visible';
+import { firstFrom } from '$lib/core/numeric';
 
 const MINUTE_MS = 60_000;
 

@@ -8,12 +8,23 @@ export const GET = (async ({ locals, params, url }) => {
 	if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
 	const { services } = locals;
 	const asked = url.searchParams.get('what') ?? '';
-	const entries = await services.readWholeLog(open.scope, {
+	const pieces = services.logCsv(open.scope, {
 		waterId: url.searchParams.get('waters') === 'all' ? null : open.water.id,
 		what: isParameterId(asked) || asked === 'events' ? asked : null
 	});
 	const name = open.water.name.toLowerCase().replace(/[^a-z0-9]+/g, '-');
-	return new Response(services.logCsv(entries), {
+	const text = new TextEncoder();
+	const file = new ReadableStream<Uint8Array>({
+		async pull(to) {
+			const { done, value } = await pieces.next();
+			if (done) to.close();
+			else to.enqueue(text.encode(value));
+		},
+		async cancel() {
+			await pieces.return();
+		}
+	});
+	return new Response(file, {
 		headers: {
 			'cache-control': 'no-store',
 			'content-type': 'text/csv; charset=utf-8',

@@ -1,5 +1,6 @@
 import { error } from '@sveltejs/kit';
-import { TREND_SPANS, type TrendSpan } from '$lib/contract/trends';
+import { daysOfWindow, TREND_SPANS, type TrendSpan } from '$lib/contract/trends';
+import { addDays } from '$lib/core/time';
 import type { PageServerLoad } from './$types';
 
 const SPANS = Object.keys(TREND_SPANS) as TrendSpan[];
@@ -7,10 +8,17 @@ const SPANS = Object.keys(TREND_SPANS) as TrendSpan[];
 export const load = (async ({ locals, params, url }) => {
 	const open = await locals.openWater(params.water);
 	if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
-	const { events, ...series } = await locals.services.ask('trends', open);
+	const span = SPANS.find((s) => s === url.searchParams.get('span')) ?? 'quarter';
+	const now = locals.services.clock.now();
+	const days = TREND_SPANS[span];
+	const { events, ...series } = await locals.services.ask(
+		'trends',
+		open,
+		daysOfWindow(days === null ? open.water.startedAt : addDays(now, -days), now)
+	);
 	return {
 		leftOut: series.leftOut,
-		span: SPANS.find((s) => s === url.searchParams.get('span')) ?? 'quarter',
+		span,
 		series,
 		events: events.map(({ id, kind, details, note, happenedAt }) => ({ id, kind, details, note, happenedAt }))
 	};

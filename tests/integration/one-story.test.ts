@@ -1,0 +1,69 @@
+import { join } from 'node:path';
+import mysql from 'mysql2/promise';
+import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
+import { demoMember } from '../../scripts/test-engine.mjs';
+import { readPreferences } from '../../src/lib/contract/preferences.ts';
+import { addDays, fromIso, type Instant } from '../../src/lib/core/time/index.ts';
+import { contradictions } from '../support/contradictions.ts';
+import { copyOf, type OwnDatabase } from '../support/engine.ts';
+import { openWorld, type World } from '../support/site.ts';
+
+let database: OwnDatabase;
+let world: World;
+beforeAll(async () => {
+	database = await copyOf(inject('engine'), join(inject('templates'), 'demo.sql'));
+	world = openWorld(database.url);
+});
+afterAll(async () => {
+	await world.close();
+	await database.drop();
+});
+
+const NOW = fromIso('2026-11-23T18:20:00Z');
+/** From now with all plans as they are, back through a year. */
+const DAYS_AGO = [0, 1, 3, 6, 11, 20, 33, 61, 97, 150, 214, 271, 330];
+
+/** Takes the records back to a time, as if nothing had been entered since. */
+async function backTo(at: Instant): Promise<void> {
+	const raw = await mysql.createConnection({ uri: database.migrationUrl, multipleStatements: true });
+	const since = new Date(at).toISOString().slice(0, 23).replace('T', ' ');
+	await raw.query(
+		`set foreign_key_checks = 0;
+		delete from sample where drawn_at > ?; delete from event where happened_at > ?;
+		delete from correction_plan where starts_at > ?; delete from plan_note where happened_at > ?;
+		update revision set counter = counter + 1;`,
+		[since, since, since, since]
+	);
+	await raw.end();
+}
+
+describe('the pages of a water', () => {
+	it('tell one story, on any day of the demo’s year', async () => {
+		const person = { id: demoMember(inject('templates')), displayName: 'Keeper' };
+		const found: string[] = [];
+		let looked = 0;
+		for (const days of DAYS_AGO) {
+			world.now = addDays(NOW, -days);
+			await backTo(world.now);
+			const first = await world.services.firstWater(person);
+			const reach = first ? (await world.services.openWater(person, first))!.reach : [];
+			for (const { water } of reach) {
+				const open = (await world.services.openWater(person, water.id))!;
+				if (open.water.startedAt > world.now) continue;
+				const { services } = world;
+				const [day, adjust, bench, calendar] = await Promise.all([
+					services.ask('day', open),
+					services.ask('adjust', open),
+					services.ask('bench', open, readPreferences(undefined)),
+					services.siteCalendar(open)
+				]);
+				const of = { name: water.name, isTank: water.kind === 'tank', timeZone: open.scope.timeZone };
+				const told = { day, adjust, bench, calendar, ...of };
+				found.push(...contradictions(told).map((words) => `${water.name}, ${days} days ago: ${words}`));
+				looked++;
+			}
+		}
+		expect(found).toEqual([]);
+		expect(looked).toBeGreaterThan(60);
+	});
+});
