@@ -41,6 +41,7 @@ function wire() {
 	const pool = threads ? openPool(threads, url) : null;
 	return {
 		setting,
+		pool,
 		services: createServices(
 			{
 				db: connection.db,
@@ -223,6 +224,10 @@ export const handle: Handle = async ({ event, resolve }) => {
 	const response = await resolve(event, {
 		transformPageChunk: ({ html }) => html.replace('%tevrik.theme%', theme)
 	});
+	const { water } = event.params;
+	const wrote = event.request.method === 'POST' && response.status < 400;
+	// Where nobody reckons beside this thread, the next look does it itself.
+	if (wrote && person && water && wired.pool) void services.prepare(person, water);
 	// Kit answers every unexpected failure with 500; that the records are away or busy is one that passes.
 	if (response.status === 500 && event.locals.passing) {
 		const headers = new Headers(response.headers);

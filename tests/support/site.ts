@@ -4,6 +4,9 @@ import type { SyringeReading } from '../../src/lib/core/reading/index.ts';
 import { addDays, fromIso, instant, type Instant } from '../../src/lib/core/time/index.ts';
 import { idMaker } from '../../src/lib/server/clock.ts';
 import { connect } from '../../src/lib/server/db/connect.ts';
+import { createMemory } from '../../src/lib/server/reckon/memory.ts';
+import { reckon } from '../../src/lib/server/reckon/reckon.ts';
+import { watched } from './watched.ts';
 import type { AnswerOf, AskedOf, ReckoningName } from '../../src/lib/server/reckon/reckonings.ts';
 import type { SiteScope } from '../../src/lib/server/repository/scope.ts';
 import { foundSite } from '../../src/lib/server/service/found-site.ts';
@@ -19,7 +22,15 @@ export function openWorld(url: string) {
 	const connection = connect(url);
 	const clock = { now: () => now };
 	const deps = { db: connection.db, clock, newId: idMaker(clock) };
-	const services = createServices(deps);
+	let reckoned = 0;
+	const memory = createMemory(deps.db, () => undefined);
+	const services = watched(
+		deps.db,
+		createServices(deps, (task) => {
+			reckoned++;
+			return reckon(deps.db, task, { newId: deps.newId, report: () => undefined, memory });
+		})
+	);
 	const people = new Map<string, Person>();
 	/** The water as its keeper finds it now. */
 	const open = async (waterId: string) => {
@@ -38,6 +49,12 @@ export function openWorld(url: string) {
 			return now;
 		},
 		open,
+		/** How often something was reckoned anew. */
+		get reckoned() {
+			return reckoned;
+		},
+		/** Somebody who was made elsewhere. */
+		knows: (person: Person, waterId: string) => void people.set(waterId, person),
 		/** What a page would ask for. */
 		ask: async <N extends ReckoningName>(
 			name: N,

@@ -1,3 +1,4 @@
+import type { Person } from './repository/people.ts';
 import { photographsOf } from './repository/photograph.ts';
 import { readingById } from './repository/test.ts';
 import { supplementsUsed } from './repository/event.ts';
@@ -113,6 +114,15 @@ export function createServices(deps: PooledDeps, run: (task: Task) => Promise<Do
 		/** What has to be reckoned of an open water: kept from before, or made anew. */
 		ask: <N extends ReckoningName>(name: N, open: OpenWater, ...asked: AskedOf<N>): Promise<AnswerOf<N>> =>
 			keeper.ask(name, askingOf(open), ...asked),
+		/** Begins what the next look will ask for, so that it finds it ready. Whether that works out is no one's concern. */
+		prepare: async (person: Person, waterId: string): Promise<void> => {
+			try {
+				const open = await openWater(deps, person, waterId);
+				if (open) await keeper.ask('day', askingOf(open));
+			} catch (fault) {
+				deps.report?.(fault as Error, `preparing water ${waterId}`);
+			}
+		},
 		/** A line for each water that a person may see. */
 		readLines: async ({ reach }: OpenWater) => linesOf(await daysOf(deps, keeper, reach)),
 		readBoard: async ({ reach }: OpenWater) => boardOf(await daysOf(deps, keeper, reach)),
