@@ -1,13 +1,10 @@
-// npm run bench   ratios measured in one run; seconds would only tell about this machine
+// npm run bench [-- pages] [-- --check]   ratios measured in one run; seconds would only tell about this machine
 import { mkdtempSync, rmSync } from 'node:fs';
-import { Agent, request } from 'node:http';
+import { spawnSync } from 'node:child_process';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { ensurePackages, ensurePrograms } from './bootstrap.mjs';
+import { ensurePackages, ensurePrograms, ROOT } from './bootstrap.mjs';
 import { main } from './say.mjs';
-
-const WARM_UP = 50;
-const REQUESTS = 200;
 
 /** Goes through a test's steps until its instrument stands there. */
 async function toInstrument(page, done) {
@@ -67,37 +64,15 @@ async function liveMs(origin) {
 	}
 }
 
-async function medianMs(url, cookie) {
-	const agent = new Agent({ keepAlive: true, maxSockets: 1 });
-	const once = () =>
-		new Promise((done, failed) => {
-			const start = performance.now();
-			request(url, { agent, headers: { cookie, accept: 'text/html' } }, (response) => {
-				response.resume();
-				response.once('end', () =>
-					response.statusCode === 200
-						? done(performance.now() - start)
-						: failed(new Error(`${url}: ${response.statusCode}`))
-				);
-			})
-				.once('error', failed)
-				.end();
-		});
-	for (let i = 0; i < WARM_UP; i++) await once();
-	const times = [];
-	for (let i = 0; i < REQUESTS; i++) times.push(await once());
-	agent.destroy();
-	return times.sort((a, b) => a - b)[REQUESTS / 2];
-}
-
 await main(async () => {
 	ensurePrograms('mariadb', 'chromium');
 	ensurePackages();
 	const { build, fillDemo, runScript, serve } = await import('./application.mjs');
 	const { freePort, startDatabase } = await import('./database.mjs');
-	console.log(runScript('bench-results.ts', {}));
-	console.log(runScript('bench-estimate.ts', {}));
-	console.log(runScript('bench-plan.ts', {}));
+	const onlyPages = process.argv.includes('pages');
+	for (const script of onlyPages ? [] : ['bench-results.ts', 'bench-estimate.ts', 'bench-plan.ts']) {
+		console.log(runScript(script, {}));
+	}
 
 	const folder = mkdtempSync(join(tmpdir(), 'tevrik-bench-'));
 	build();
@@ -116,12 +91,24 @@ await main(async () => {
 		});
 		const first = await fetch(`${server.origin}/`, { headers: { accept: 'text/html' }, redirect: 'manual' });
 		const cookie = first.headers.get('set-cookie').split(';')[0];
-		const base = server.origin + first.headers.get('location').replace(/\/today$/, '');
-		const empty = await medianMs(`${base}/help`, cookie);
-		const today = await medianMs(`${base}/today`, cookie);
-		console.log(
-			`Today takes ${(today / empty).toFixed(1)} times a page without data under the same layout (aim: at most 5)`
+		const old = runScript('ten-years.ts', { DATABASE_URL: database.url });
+		const pages = spawnSync(
+			join(ROOT, 'node_modules/.bin/tsx'),
+			[join(ROOT, 'scripts/bench-pages.ts'), ...process.argv.slice(2)],
+			{
+				stdio: 'inherit',
+				env: {
+					...process.env,
+					DATABASE_URL: database.url,
+					BENCH_ORIGIN: server.origin,
+					BENCH_COOKIE: cookie,
+					BENCH_PERSON: demo.personId,
+					BENCH_PID: String(server.pid),
+					BENCH_OLD_WATER: /waters\/([0-9a-f-]{36})/.exec(old)?.[1] ?? ''
+				}
+			}
 		);
+		if (pages.status !== 0) process.exitCode = 1;
 		const { median, slow } = await liveMs(server.origin);
 		console.log(
 			`a drop counted, its value and interval shown: ${median.toFixed(1)} ms, one in twenty slower than ${slow.toFixed(1)} ms (a frame: 16)`

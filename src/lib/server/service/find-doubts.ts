@@ -20,20 +20,31 @@ function explained(
 	logged: LoggedReading,
 	others: Parameters<typeof weighReading>[3],
 	priors: Parameters<typeof weighReading>[4],
-	kit: KnownKit
+	kit: KnownKit,
+	report: Deps['report']
 ): DoubtfulReading | null {
 	const result = logged.results.find((r) => r.parameter === parameter);
 	if (!result) return null;
 	const own = result.kind === 'bound' ? 0 : result.uRandom;
 	const prediction = { value: expected, uRandom: Math.sqrt(Math.max(0, sd * sd - own * own)), uCommon: 0 };
-	const weighed = weighReading(
-		logged.derivedBy.method,
-		logged.reading,
-		(p) => (p === parameter ? prediction : null),
-		others,
-		priors,
-		kit
-	);
+	/** A reading that no slip can be weighed for is in doubt all the same, and takes no other with it. */
+	const weigh = () => {
+		try {
+			return weighReading(
+				logged.derivedBy.method,
+				logged.reading,
+				(p) => (p === parameter ? prediction : null),
+				others,
+				priors,
+				kit
+			);
+		} catch (fault) {
+			if (!(fault instanceof RangeError || fault instanceof TypeError)) throw fault;
+			report?.(fault, `weighing reading ${logged.readingId}`);
+			return null;
+		}
+	};
+	const weighed = weigh();
 	return {
 		readingId: logged.readingId,
 		runId: logged.runId,
@@ -87,7 +98,7 @@ export async function findDoubts(
 			const logged = kept.has(doubt.id) ? undefined : readings.find((r) => r.runId === doubt.id);
 			if (!logged) return [];
 			const kit = knownKit(logged.derivedBy.method, partsOf(logged.runId), logged.at);
-			return explained(doubt, logged, others, priors, kit) ?? [];
+			return explained(doubt, logged, others, priors, kit, deps.report) ?? [];
 		})
 		.sort((a, b) => b.at - a.at);
 }
