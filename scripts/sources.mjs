@@ -4,7 +4,14 @@ import { existsSync, readdirSync, readFileSync, statSync } from 'node:fs';
 import { join, relative } from 'node:path';
 import { ROOT } from './bootstrap.mjs';
 
-const BUILT_FROM = ['src', 'static', 'package-lock.json', 'svelte.config.js', 'vite.config.ts', 'vite.reckon.config.ts'];
+const BUILT_FROM = [
+	'src',
+	'static',
+	'package-lock.json',
+	'svelte.config.js',
+	'vite.config.ts',
+	'vite.reckon.config.ts'
+];
 
 function* filesIn(path) {
 	if (!existsSync(path)) return;

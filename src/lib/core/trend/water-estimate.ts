@@ -327,11 +327,7 @@ export function estimateFrom(
 }
 
 /** Estimates a water's parameters from all that was read and done. What cannot be used is left out and named. */
-export function estimateWater(
-	histories: readonly History[],
-	now: Instant,
-	sumFrom?: Instant
-): WaterEstimate {
+export function estimateWater(histories: readonly History[], now: Instant, sumFrom?: Instant): WaterEstimate {
 	return estimateFrom(learnWater(histories, now), now, sumFrom);
 }
 

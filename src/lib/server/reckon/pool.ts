@@ -2,6 +2,7 @@ import { existsSync } from 'node:fs';
 import { availableParallelism } from 'node:os';
 import { dirname, join } from 'node:path';
 import { Piscina } from 'piscina';
+import { errorOf, type Failed } from './failed.ts';
 import type { Done, Task } from './reckon.ts';
 
 /** While one waits for the records, the other reckons. */
@@ -24,7 +25,7 @@ export function workerFile(started: string | undefined): string | null {
 /** Threads that reckon with connections of their own. Any number may ask at once; they take their turn. */
 export function openPool(file: string, url: string): Pool {
 	const threads = Math.min(MOST_THREADS, availableParallelism());
-	const pool = new Piscina<Task, Done>({
+	const pool = new Piscina<Task, Done | Failed>({
 		filename: file,
 		minThreads: Math.min(2, threads),
 		maxThreads: threads,
@@ -34,5 +35,12 @@ export function openPool(file: string, url: string): Pool {
 		atomics: 'disabled',
 		workerData: { url }
 	});
-	return { run: (task) => pool.run(task), close: () => pool.destroy() };
+	return {
+		async run(task) {
+			const done = await pool.run(task);
+			if ('failed' in done) throw errorOf(done);
+			return done;
+		},
+		close: () => pool.destroy()
+	};
 }

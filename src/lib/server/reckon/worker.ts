@@ -1,6 +1,7 @@
 import { workerData } from 'node:worker_threads';
 import { connect } from '../db/connect.ts';
 import { createMemory } from './memory.ts';
+import { failedOf, type Failed } from './failed.ts';
 import { reckon, type Done, type Task } from './reckon.ts';
 
 /** Two tasks at once, of which one waits for the records, and what was learned is kept beside. */
@@ -17,6 +18,10 @@ const newId = () => {
 };
 
 /** Reckons one thing in this thread. */
-export default async function work(task: Task): Promise<Done> {
-	return reckon(db, task, { newId, report, memory });
+export default async function work(task: Task): Promise<Done | Failed> {
+	try {
+		return await reckon(db, task, { newId, report, memory });
+	} catch (fault) {
+		return failedOf(fault);
+	}
 }
