@@ -9,7 +9,7 @@ import type { WaterDay } from '../../src/lib/server/service/read-day.ts';
 export interface Told {
 	readonly day: WaterDay;
 	readonly adjust: AdjustAnswer;
-	readonly bench: BenchAnswer;
+	readonly bench: Pick<BenchAnswer, 'due'>;
 	/** As an iCalendar file, of all tanks. */
 	readonly calendar: string;
 	readonly name: string;

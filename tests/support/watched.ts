@@ -6,7 +6,7 @@ import type { SiteScope } from '../../src/lib/server/repository/scope.ts';
 import { watersOf } from '../../src/lib/server/repository/water.ts';
 import type { Services } from '../../src/lib/server/services.ts';
 
-/** Every command that may change what is judged, by what it is known to raise. */
+/** Every command that may change what is kept, by what it is known to raise. */
 const RAISES: Readonly<Partial<Record<keyof Services, 'water' | 'site' | 'either'>>> = {
 	saveTestRun: 'either',
 	correctReading: 'either',
@@ -28,15 +28,12 @@ const RAISES: Readonly<Partial<Record<keyof Services, 'water' | 'site' | 'either
 	noteItem: 'site',
 	finishCheck: 'site',
 	decideCheck: 'site',
-	deriveItemAgain: 'site'
+	deriveItemAgain: 'site',
+	keepPhotograph: 'site',
+	takePhotographBack: 'site'
 };
-/** What nothing that is judged stands on. */
-const RAISE_NOTHING: ReadonlySet<keyof Services> = new Set([
-	'saveSession',
-	'sendSample',
-	'keepPhotograph',
-	'takePhotographBack'
-]);
+/** What nothing that is kept stands on. */
+const RAISE_NOTHING: ReadonlySet<keyof Services> = new Set(['saveSession', 'sendSample']);
 
 type Command = (scope: SiteScope, command: { readonly id: string }, ...rest: unknown[]) => Promise<unknown>;
 

@@ -37,7 +37,6 @@ export async function keepPhotograph(
 	if (!picture.ok) return picture;
 	const sha256 = createHash('sha256').update(plain.bytes).digest('hex');
 	return once(deps, scope, 'keep-photograph', { id, of, sha256 }, async (tx, within) => {
-		within.touch('nothing');
 		const found =
 			'runId' in of
 				? await readingsOfRuns(tx, scope, [of.runId])
@@ -65,7 +64,6 @@ export async function takePhotographBack(
 	command: TakePhotographBack
 ): Promise<Result<{ readonly photographId: string }>> {
 	return once(deps, scope, 'take-photograph-back', command, async (tx, within) => {
-		within.touch('nothing');
 		const { id, photographId } = command;
 		if (!(await photographById(tx, scope, photographId))) return fail('unknown-item', 'photographId');
 		await addWithdrawal(tx, scope, { id, attachmentId: photographId, receivedAt: within.clock.now() });

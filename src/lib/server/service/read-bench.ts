@@ -14,7 +14,6 @@ import type { Water } from '../repository/water.ts';
 import type { Deps } from './deps.ts';
 import { benchShelf } from './bench-shelf.ts';
 import { judgeWater } from './judge-water.ts';
-import { readSessions } from './save-session.ts';
 import { bandAt, plainBand } from './water-history.ts';
 
 /** What needs a value of another test takes none that is older. */
@@ -35,21 +34,20 @@ function lastKnown(results: readonly DatedResult[], parameter: ParameterId): Kno
 	return null;
 }
 
-/** Everything the bench needs to know of a water before a test. */
+/** All that the bench needs to know of a water before a test, but the open sessions: these change with every step. */
 export async function readBench(
 	deps: Deps,
 	scope: SiteScope,
 	water: Water,
 	habits: ShelfHabits
-): Promise<BenchAnswer> {
-	const [judged, methods, lastUse, slips, shelf, practised, sessions] = await Promise.all([
+): Promise<Omit<BenchAnswer, 'sessions'>> {
+	const [judged, methods, lastUse, slips, shelf, practised] = await Promise.all([
 		judgeWater(deps, scope, water),
 		adoptedMethods(deps.db, scope),
 		lastUseOf(deps.db, scope, water.id),
 		slipCounts(deps.db, scope),
 		benchShelf(deps, scope, habits),
-		practisedBy(deps.db, scope),
-		readSessions(deps, scope)
+		practisedBy(deps.db, scope)
 	]);
 	const { now, results, targets, cadence } = judged;
 	const { of: estimateOf } = judged.estimates;
@@ -79,7 +77,6 @@ export async function readBench(
 		leftOut: judged.leftOut,
 		due: judged.due,
 		cadence,
-		sessions,
 		offers,
 		usual: cadence.usual,
 		...shelf,

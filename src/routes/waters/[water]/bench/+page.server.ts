@@ -5,7 +5,12 @@ export const load = (async ({ locals, params, url }) => {
 	const open = await locals.openWater(params.water);
 	if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
 	const asked = (name: string) => url.searchParams.get(name);
-	const bench = await locals.services.ask('bench', open, locals.preferences);
+	const { services, preferences } = locals;
+	const [reckoned, sessions] = await Promise.all([
+		services.ask('bench', open, preferences),
+		services.readSessions(open.scope)
+	]);
+	const bench = { ...reckoned, sessions };
 	return {
 		leftOut: bench.leftOut,
 		bench,

@@ -5,6 +5,10 @@ import type { RequestHandler } from './$types';
 export const GET = (async ({ locals, params }) => {
 	const open = await locals.openWater(params.water);
 	if (!open) return json({ fault: { code: 'unknown-item', field: 'water' } }, { status: 404 });
-	const bench = await locals.services.ask('bench', open, locals.preferences);
-	return json({ value: bench }, { headers: { 'cache-control': 'no-store' } });
+	const { services, preferences } = locals;
+	const [reckoned, sessions] = await Promise.all([
+		services.ask('bench', open, preferences),
+		services.readSessions(open.scope)
+	]);
+	return json({ value: { ...reckoned, sessions } }, { headers: { 'cache-control': 'no-store' } });
 }) satisfies RequestHandler;
