@@ -83,7 +83,7 @@ const other = waters.find((id) => id !== own)!;
 async function write(waterId: string): Promise<void> {
 	const open = (await services.openWater(person, waterId))!;
 	const at = clock.now();
-	const left = 0.4 + 0.02 * Math.sin(at);
+	const left = Math.round(40 + 2 * Math.sin(at)) / 100;
 	const saved = await services.saveTestRun(open.scope, {
 		id: deps.newId(),
 		sampleId: deps.newId(),
@@ -114,6 +114,8 @@ const aim = (name: string, value: number, most: number, unit = 'x help') => {
 	console.log(`${name}: ${value.toFixed(1)} ${unit} (aim: at most ${most})`);
 };
 
+const ofWater = (id: string, view: string) => `/waters/${id}/${view}`;
+
 /** A page beside one without data, look by look, each after a write to `touched`. */
 async function ratioOf(path: string, touched: string | null): Promise<{ ratio: number; wire: number }> {
 	const [pages, helps]: [number[], number[]] = [[], []];
@@ -121,7 +123,7 @@ async function ratioOf(path: string, touched: string | null): Promise<{ ratio: n
 	await look(path);
 	for (let i = 0; i < LOOKS; i++) {
 		if (touched) await write(touched);
-		helps.push((await look('/help')).ms);
+		helps.push((await look(ofWater(own, 'help'))).ms);
 		const seen = await look(path);
 		pages.push(seen.ms);
 		wire = seen.wire;
@@ -129,7 +131,6 @@ async function ratioOf(path: string, touched: string | null): Promise<{ ratio: n
 	return { ratio: median(pages) / median(helps), wire };
 }
 
-const ofWater = (id: string, view: string) => `/waters/${id}/${view}`;
 const VIEWS = [
 	['today', 4],
 	['trends', 8],
