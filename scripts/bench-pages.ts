@@ -122,8 +122,9 @@ async function ratioOf(path: string, touched: string | null): Promise<{ ratio: n
 	let wire = 0;
 	await look(path);
 	for (let i = 0; i < LOOKS; i++) {
-		if (touched) await write(touched);
+		// Its own frame tells of dangers: it must not reckon for the page what the page is measured by.
 		helps.push((await look(ofWater(own, 'help'))).ms);
+		if (touched) await write(touched);
 		const seen = await look(path);
 		pages.push(seen.ms);
 		wire = seen.wire;
