@@ -78,6 +78,7 @@ export async function serve({
 	port,
 	env,
 	quiet = false,
+	log = /** @type {number | undefined} */ (undefined),
 	movable = false
 }) {
 	const origin = env.ORIGIN ?? `http://${host}:${port}`;
@@ -93,7 +94,7 @@ export async function serve({
 			SHUTDOWN_TIMEOUT: '5',
 			...env
 		},
-		stdio: ['ignore', quiet ? 'ignore' : 'inherit', 'inherit', ...(movable ? ['ipc'] : [])],
+		stdio: ['ignore', log ?? (quiet ? 'ignore' : 'inherit'), log ?? 'inherit', ...(movable ? ['ipc'] : [])],
 		detached: true
 	});
 	let ended = false;

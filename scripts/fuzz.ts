@@ -1,5 +1,5 @@
 // npm run fuzz -- [--minutes N] [--seed N] [--workers N]   nonsense at every form, endpoint and address
-import { mkdtempSync, rmSync } from 'node:fs';
+import { closeSync, mkdtempSync, openSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { attack, scout, type Finding } from '../tests/fuzz/attack.ts';
@@ -21,6 +21,22 @@ function option(name: string, usual: number): number {
 	return value;
 }
 
+/** What the server caught and reported: nobody was refused, and yet something is wrong. Once each, with its place. */
+function reported(logFile: string): ReadonlyMap<string, number> {
+	const counts = new Map<string, number>();
+	for (const line of readFileSync(logFile, 'utf8').split('\n')) {
+		const { message, stack } = /^{/.test(line) ? (JSON.parse(line) as Record<string, string>) : {};
+		if (message === undefined) continue;
+		const key = (stack ?? message)
+			.split('\n')
+			.slice(0, 6)
+			.join('\n')
+			.replace(/[0-9a-f]{8}-[0-9a-f-]{27}/g, '…');
+		counts.set(key, (counts.get(key) ?? 0) + 1);
+	}
+	return counts;
+}
+
 await main(async () => {
 	ensurePrograms('mariadb');
 	ensurePackages();
@@ -29,6 +45,8 @@ await main(async () => {
 	const built = join(ROOT, '.test/build');
 	build(built, join(ROOT, '.test/kit'));
 	const folder = mkdtempSync(join(tmpdir(), 'tevrik-fuzz-'));
+	const logFile = join(folder, 'server.log');
+	const log = openSync(logFile, 'w');
 	const database = await startDatabase({ folder, throwaway: true });
 	let server: Awaited<ReturnType<typeof serve>> | undefined;
 	try {
@@ -37,11 +55,11 @@ await main(async () => {
 		server = await serve({
 			folder: built,
 			port: await freePort(),
-			quiet: true,
+			log,
 			env: {
 				DATABASE_URL: database.url,
 				TEVRIK_CLOCK: `${TEST_START},1`,
-				TEVRIK_LOG_LEVEL: 'silent',
+				TEVRIK_LOG_LEVEL: 'error',
 				TEVRIK_REQUESTS_PER_MINUTE: '1000000',
 				TEVRIK_SIGN_IN_AS: demoMember(templates)
 			}
@@ -66,14 +84,17 @@ await main(async () => {
 		for (const [name, { sent, answer }] of shown)
 			console.log(`\n${name}\n  ${sent}\n  ${answer.replaceAll('\n', ' ')}`);
 		for (const line of stored.slice(0, 40)) console.log(`stored: ${line}`);
+		const caught = reported(logFile);
+		for (const [what, times] of caught) console.log(`\nreported ${times} times: ${what}`);
 		console.log(
 			`\n${requests} requests to ${doors.length} doors in ${minutes} minutes (seed ${seed}):`,
-			`${count('failed')} answered 5xx, ${stored.length} nonsense stored, ${count('nameless')} answered without the name of a field`
+			`${count('failed')} answered 5xx, ${caught.size} kinds of fault reported, ${stored.length} nonsense stored, ${count('nameless')} answered without the name of a field`
 		);
-		if (findings.length + stored.length > 0) process.exitCode = 1;
+		if (findings.length + stored.length + caught.size > 0) process.exitCode = 1;
 	} finally {
 		await server?.stop();
 		await database.stop();
+		closeSync(log);
 		rmSync(folder, { recursive: true, force: true });
 	}
 });

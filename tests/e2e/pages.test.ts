@@ -25,7 +25,9 @@ afterAll(() => world.stop());
 /** What axe finds on the page as it stands, and whether it is wider than the screen. */
 async function faultsOn(me: Person): Promise<{ found: string[]; overflows: boolean }> {
 	await me.page.evaluate(AXE);
-	return me.page.evaluate(async () => {
+	// A phone that shows too wide a page shrinks it, and calls its own width what the page takes.
+	const width = me.page.viewport()!.width;
+	return me.page.evaluate(async (room) => {
 		const axe = (
 			window as unknown as {
 				axe: { run(o: object): Promise<{ violations: { id: string; nodes: { html: string }[] }[] }> };
@@ -36,9 +38,9 @@ async function faultsOn(me: Person): Promise<{ found: string[]; overflows: boole
 		});
 		return {
 			found: violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 120)).join(' | ')}`),
-			overflows: document.documentElement.scrollWidth > window.innerWidth
+			overflows: document.documentElement.scrollWidth > room
 		};
-	});
+	}, width);
 }
 
 describe('a session', () => {
@@ -52,6 +54,10 @@ describe('a session', () => {
 		const clean = { found: [], overflows: false };
 		await me.goto('/bench');
 		await me.sees('Left unfinished');
+		// The longest that can stand there: every test with its method.
+		await me.page.$$eval('main input[type=checkbox]:not(:checked)', (boxes) =>
+			boxes.forEach((box) => box.click())
+		);
 		expect({ view: 'choose', ...(await faultsOn(me)) }).toEqual({ view: 'choose', ...clean });
 		await layOutTests(me, [
 			['Nitrate', 'no3-ladder'],

@@ -23,7 +23,7 @@ export function openWorld(url: string) {
 	const clock = { now: () => now };
 	const deps = { db: connection.db, clock, newId: idMaker(clock) };
 	let reckoned = 0;
-	const memory = createMemory(deps.db, () => undefined);
+	const memory = createMemory(deps.db, 'tests', () => undefined);
 	const services = watched(
 		deps.db,
 		createServices(deps, (task) => {

@@ -58,7 +58,8 @@ function bind<F extends (deps: PooledDeps, ...rest: never[]) => unknown>(
 /** Reckons in this very thread: where there is no pool of them, in development and in tests. */
 function reckonHere(deps: PooledDeps): (task: Task) => Promise<Done> {
 	const report = deps.report ?? (() => undefined);
-	const memory = createMemory(deps.db, report);
+	// Programs that are worked on change under what they kept: nobody else takes it over.
+	const memory = createMemory(deps.db, `here ${deps.newId()}`, report);
 	return (task) => reckon(deps.db, task, { newId: deps.newId, report, memory });
 }
 

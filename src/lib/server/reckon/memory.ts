@@ -33,16 +33,23 @@ class Last<T> {
 /**
  * Keeps judgements of the present minute in the process, and what was learned of waters in the process and in the
  * records. That the records cannot be written just now costs time, never an answer.
+ *
+ * @param program names the program that learns: what another one learned is void, whatever was changed in it
  */
-export function createMemory(db: Database, report: (fault: Error, about: string) => void): Memory {
+export function createMemory(
+	db: Database,
+	program: string,
+	report: (fault: Error, about: string) => void
+): Memory {
 	const judged = new Last<unknown>(MOST_JUDGED);
 	const learned = new Last<LearnedWater>(MOST_LEARNED);
 
 	async function fromRecords(
 		reader: Reader,
-		of: LearnedFrom,
+		from: LearnedFrom,
 		make: () => LearnedWater
 	): Promise<LearnedWater> {
+		const of = { ...from, madeFrom: `${program} ${from.madeFrom}` };
 		try {
 			const kept = await keptOf(reader, of);
 			if (kept) return deserialize(kept) as LearnedWater;

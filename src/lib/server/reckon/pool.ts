@@ -1,4 +1,5 @@
-import { existsSync } from 'node:fs';
+import { createHash } from 'node:crypto';
+import { existsSync, readFileSync } from 'node:fs';
 import { availableParallelism } from 'node:os';
 import { dirname, join } from 'node:path';
 import { Piscina } from 'piscina';
@@ -24,6 +25,7 @@ export function workerFile(started: string | undefined): string | null {
 
 /** Threads that reckon with connections of their own. Any number may ask at once; they take their turn. */
 export function openPool(file: string, url: string): Pool {
+	const program = createHash('sha256').update(readFileSync(file)).digest('hex').slice(0, 16);
 	const threads = Math.min(MOST_THREADS, availableParallelism());
 	const pool = new Piscina<Task, Done | Failed>({
 		filename: file,
@@ -33,7 +35,7 @@ export function openPool(file: string, url: string): Pool {
 		idleTimeout: IDLE_MS,
 		// A thread that slept on a lock could not hear its own connections.
 		atomics: 'disabled',
-		workerData: { url }
+		workerData: { url, program }
 	});
 	return {
 		async run(task) {

@@ -7,11 +7,11 @@ import { reckon, type Done, type Task } from './reckon.ts';
 /** Two tasks at once, of which one waits for the records, and what was learned is kept beside. */
 const CONNECTIONS = 3;
 
-const { url } = workerData as { url: string };
+const { url, program } = workerData as { url: string; program: string };
 const { db } = connect(url, CONNECTIONS);
 const report = (fault: Error, about: string) =>
 	process.stderr.write(`${JSON.stringify({ name: 'tevrik', about, message: fault.message })}\n`);
-const memory = createMemory(db, report);
+const memory = createMemory(db, program, report);
 /** What is reckoned begins nothing: it has no need of an id of its own. */
 const newId = () => {
 	throw new Error('what only reads makes no ids');

@@ -130,31 +130,28 @@ async function logged(db: Reader, scope: SiteScope, rows: readonly ReadingRow[])
 	});
 }
 
+interface ReadingFilter {
+	readonly waterId: string | null;
+	readonly parameter: ParameterId | null;
+	readonly before: Instant | null;
+	readonly most: number;
+}
+
 /**
  * When the sample was drawn behind which nothing of a page can lie: found by the samples' index alone, so that the page
  * is not sorted out of all that was ever read. Undefined where there are fewer.
  */
-async function drawnFrom(
-	db: Reader,
-	scope: SiteScope,
-	filter: {
-		readonly waterId: string | null;
-		readonly parameter: ParameterId | null;
-		readonly before: Instant | null;
-		readonly most: number;
-	}
-): Promise<Instant | undefined> {
+async function drawnFrom(db: Reader, scope: SiteScope, filter: ReadingFilter): Promise<Instant | undefined> {
 	const { waterId, parameter, before, most } = filter;
-	const told = db
-		.select({ id: result.id })
-		.from(testRun)
-		.innerJoin(result, and(eq(result.siteId, testRun.siteId), eq(result.runId, testRun.id)))
-		.where(
-			and(
-				eq(testRun.siteId, sample.siteId),
-				eq(testRun.sampleId, sample.id),
-				eq(result.parameter, parameter!)
-			)
+	const told = (asked: ParameterId) =>
+		exists(
+			db
+				.select({ id: result.id })
+				.from(testRun)
+				.innerJoin(result, and(eq(result.siteId, testRun.siteId), eq(result.runId, testRun.id)))
+				.where(
+					and(eq(testRun.siteId, sample.siteId), eq(testRun.sampleId, sample.id), eq(result.parameter, asked))
+				)
 		);
 	const [last] = await db
 		.select({ at: sample.drawnAt })
@@ -164,7 +161,7 @@ async function drawnFrom(
 				eq(sample.siteId, scope.siteId),
 				waterId === null ? isNotNull(sample.waterId) : eq(sample.waterId, waterId),
 				before === null ? undefined : lt(sample.drawnAt, before),
-				parameter === null ? undefined : exists(told)
+				parameter === null ? undefined : told(parameter)
 			)
 		)
 		.orderBy(desc(sample.drawnAt))
@@ -177,12 +174,7 @@ async function drawnFrom(
 export async function readingLog(
 	db: Reader,
 	scope: SiteScope,
-	filter: {
-		readonly waterId: string | null;
-		readonly parameter: ParameterId | null;
-		readonly before: Instant | null;
-		readonly most: number;
-	}
+	filter: ReadingFilter
 ): Promise<LoggedReading[]> {
 	const tells = (parameter: ParameterId) =>
 		exists(

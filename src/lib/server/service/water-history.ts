@@ -48,9 +48,6 @@ export function historyOf(
 	};
 }
 
-/** Named with what is kept, so that what another version learned is void. Raised when the estimate changes. */
-const MODEL = 1;
-
 interface Record {
 	readonly results: readonly DatedResult[];
 	readonly events: readonly StoredEvent[];
@@ -83,7 +80,7 @@ export async function estimateOfWater(
 ): Promise<WaterEstimate> {
 	const isAhead = record.results.some((r) => r.at > now);
 	if (!memory || revision === undefined || isAhead) return estimateFrom(learn(record, volumes, now), now);
-	const from = { waterId: id, since: record.since, madeFrom: `${MODEL} ${revision}` };
+	const from = { waterId: id, since: record.since, madeFrom: revision };
 	return estimateFrom(await memory.learned(db, from, () => learn(record, volumes, now)), now);
 }
 

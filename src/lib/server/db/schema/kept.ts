@@ -23,7 +23,7 @@ export const keptTrack = mysqlTable(
 	{
 		waterId: uuid('water_id').notNull(),
 		since: instantAt('since').notNull(),
-		/** The model and the revisions that it was learned from. Of any other it is void. */
+		/** The program that learned it, and the revisions that it was learned from. Of any other it is void. */
 		madeFrom: varchar('made_from', { length: 100 }).notNull(),
 		content: packed('content').notNull()
 	},
