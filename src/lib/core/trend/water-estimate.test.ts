@@ -4,7 +4,7 @@ import { normalDeviate, seededRandom } from '../numeric/index.ts';
 import { PARAMETERS, type ParameterId } from '../quantity/index.ts';
 import type { TestResult } from '../reading/index.ts';
 import { addDays, daysBetween, instant } from '../time/index.ts';
-import { estimateOne, estimateWater, type History, type Observation } from './index.ts';
+import { estimateOne, estimateWater, learnWater, type History, type Observation } from './index.ts';
 
 const start = instant(1_700_000_000_000);
 const day = (n: number) => addDays(start, n);
@@ -322,5 +322,100 @@ describe('a last reading that does not fit', () => {
 		const none = every(2, 0, 20).map((n) => read(n, bound('ammonia', '<', 0.1)));
 		const all = [...none, read(21, valueOf('ammonia', 2, 0.3))];
 		expect(estimateOne(history('ammonia', all), day(21))!.at(day(21)).value).toBeGreaterThan(0.8);
+	});
+});
+
+describe('what was learned before', () => {
+	const tank = (seed: number): History[] => [
+		history(
+			'salinity',
+			series('salinity', every(9, 0, 120), (n) => 35 + n / 200, 0.3, seed)
+		),
+		history(
+			'alkalinity',
+			series('alkalinity', every(3, 0, 120), (n) => 8.4 - (n > 70 ? (n - 70) * 0.02 : 0), 0.12, seed + 1),
+			[flow(0, 200, 0.4)]
+		),
+		history(
+			'calcium',
+			series('calcium', every(7, 0, 120), (n) => 430 - n / 10, 6, seed + 2)
+		),
+		history(
+			'nitrate',
+			series('nitrate', every(7, 0, 120), () => 6, 0.7, seed + 3)
+		)
+	];
+	/** The same with something new, and of which parameters it is told. */
+	const changes: readonly [what: string, change: (all: History[]) => History[], anew: ParameterId[]][] = [
+		['nothing', (all) => all, []],
+		[
+			'a reading at the end',
+			(all) =>
+				all.map((h) =>
+					h.parameter === 'alkalinity'
+						? history(
+								'alkalinity',
+								[...h.observations, read(121, valueOf('alkalinity', 7.1, 0.12))],
+								[...h.inputs]
+							)
+						: h
+				),
+			['alkalinity']
+		],
+		[
+			'a late reading of another kit',
+			(all) =>
+				all.map((h) =>
+					h.parameter === 'nitrate'
+						? history('nitrate', [...h.observations, read(40.5, valueOf('nitrate', 9, 1), 'cards')])
+						: h
+				),
+			['nitrate']
+		],
+		[
+			'a corrected reading',
+			(all) =>
+				all.map((h) =>
+					h.parameter === 'calcium'
+						? history(
+								'calcium',
+								h.observations.map((o, i) => (i === 5 ? { ...o, result: valueOf('calcium', 520, 6) } : o))
+							)
+						: h
+				),
+			['calcium']
+		],
+		[
+			'a dose that was entered late',
+			(all) =>
+				all.map((h) =>
+					h.parameter === 'calcium'
+						? history('calcium', [...h.observations], [{ kind: 'step', at: day(60), amount: 8, u: 1 }])
+						: h
+				),
+			['calcium']
+		],
+		[
+			'the salinity, by which calcium is told',
+			(all) =>
+				all.map((h) =>
+					h.parameter === 'salinity'
+						? history('salinity', [...h.observations, read(119.5, valueOf('salinity', 36.4, 0.3))])
+						: h
+				),
+			['salinity', 'calcium']
+		]
+	];
+	it.each(changes)('saves work and changes nothing: %s', (_, change, anew) => {
+		for (const seed of [10, 20, 30]) {
+			const before = learnWater(tank(seed));
+			const now = change(tank(seed));
+			const continued = learnWater(now, undefined, before);
+			expect(continued).toEqual(learnWater(now));
+			const kept = continued.treated.filter((t) => before.treated.includes(t));
+			expect(kept.map((t) => t.prepared.parameter)).toEqual(
+				now.map((h) => h.parameter).filter((p) => !anew.includes(p))
+			);
+		}
 	});
 });

@@ -244,11 +244,17 @@ export interface LearnedWater {
 	readonly leftOut: readonly LeftOut[];
 }
 
-/** @param upTo what was read later is not known yet */
+/**
+ * @param upTo what was read later is not known yet
+ * @param before what was learned earlier: of a parameter about which nothing is new it is taken over
+ */
 export function learnWater(
 	histories: readonly History[],
-	upTo: Instant = Number.MAX_SAFE_INTEGER as Instant
+	upTo: Instant = Number.MAX_SAFE_INTEGER as Instant,
+	before: LearnedWater | null = null
 ): LearnedWater {
+	const known = (parameter: ParameterId) =>
+		before?.treated.find((t) => t.prepared.parameter === parameter) ?? null;
 	const leftOut: LeftOut[] = [];
 	const treated: Treated[] = [];
 	const usable = histories.map((history) => withoutUnsound(history, leftOut));
@@ -256,7 +262,7 @@ export function learnWater(
 	const salinity =
 		salted &&
 		attempt(['salinity'], leftOut, () => {
-			const one = treat(salted, upTo);
+			const one = treat(salted, upTo, known('salinity'));
 			if (!one) return null;
 			const last = one.prepared.observations.at(-1)!.at;
 			const { members } = together([one], last, addDays(last, -CONSUMPTION_DAYS));
@@ -268,7 +274,7 @@ export function learnWater(
 		if (parameter === 'salinity') continue;
 		const followed = PARAMETERS[parameter].followsSalinity && salinity;
 		const one = attempt([parameter], leftOut, () =>
-			treat(followed ? followSalinity(history, salinity) : history, upTo)
+			treat(followed ? followSalinity(history, salinity) : history, upTo, known(parameter))
 		);
 		if (one) treated.push(one);
 	}

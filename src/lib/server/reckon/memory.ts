@@ -11,23 +11,32 @@ const MOST_LEARNED = 32;
 /** A column of the records holds no more; it is learned anew then, which takes a second. */
 const MOST_BYTES = 15_000_000;
 
-/** The last few of what was made, each once however many ask for it. One that failed is not kept. */
+/** The last few that were asked for. */
 class Last<T> {
 	readonly #most: number;
-	readonly #all = new Map<string, Promise<T>>();
+	readonly #all = new Map<string, T>();
 	constructor(most: number) {
 		this.#most = most;
 	}
-	of(key: string, make: () => Promise<T>): Promise<T> {
+	get(key: string): T | undefined {
 		const known = this.#all.get(key);
-		const made = known ?? make();
+		if (known !== undefined) this.set(key, known);
+		return known;
+	}
+	set(key: string, value: T): void {
 		this.#all.delete(key);
-		this.#all.set(key, made);
-		if (!known) made.catch(() => this.#all.get(key) === made && this.#all.delete(key));
+		this.#all.set(key, value);
 		const [oldest] = this.#all.keys();
 		if (this.#all.size > this.#most && oldest !== undefined) this.#all.delete(oldest);
-		return made;
 	}
+	drop(key: string, value: T): void {
+		if (this.#all.get(key) === value) this.#all.delete(key);
+	}
+}
+
+interface Learned {
+	readonly madeFrom: string;
+	readonly water: Promise<LearnedWater>;
 }
 
 /**
@@ -41,22 +50,25 @@ export function createMemory(
 	program: string,
 	report: (fault: Error, about: string) => void
 ): Memory {
-	const judged = new Last<unknown>(MOST_JUDGED);
-	const learned = new Last<LearnedWater>(MOST_LEARNED);
+	const judged = new Last<Promise<unknown>>(MOST_JUDGED);
+	const learned = new Last<Learned>(MOST_LEARNED);
 
-	async function fromRecords(
+	async function make(
 		reader: Reader,
-		from: LearnedFrom,
-		make: () => LearnedWater
+		of: LearnedFrom,
+		earlier: LearnedWater | null,
+		learn: (before: LearnedWater | null) => LearnedWater
 	): Promise<LearnedWater> {
-		const of = { ...from, madeFrom: `${program} ${from.madeFrom}` };
+		let before = earlier;
 		try {
-			const kept = await keptOf(reader, of);
-			if (kept) return deserialize(kept) as LearnedWater;
+			const kept = await keptOf(reader, of, earlier ? null : program);
+			const known = kept && (deserialize(kept.content) as LearnedWater);
+			if (known && kept.madeFrom === of.madeFrom) return known;
+			before ??= known;
 		} catch (fault) {
 			report(fault as Error, `what was kept of water ${of.waterId}`);
 		}
-		const made = make();
+		const made = learn(before);
 		const packed = serialize(made);
 		if (packed.byteLength <= MOST_BYTES) {
 			keep(db, of, packed).catch((fault: unknown) =>
@@ -66,8 +78,30 @@ export function createMemory(
 		return made;
 	}
 
+	/** What was learned of a water before its last change, if it is at hand and did not fail. */
+	const earlierOf = (key: string) => learned.get(key)?.water.catch(() => null) ?? null;
+
 	return {
-		judged: (key, make) => judged.of(key, make) as never,
-		learned: (reader, of, make) => learned.of(JSON.stringify(of), () => fromRecords(reader, of, make))
+		judged(key, work) {
+			const known = judged.get(key);
+			if (known) return known as never;
+			const made = work();
+			judged.set(key, made);
+			made.catch(() => judged.drop(key, made));
+			return made;
+		},
+		async learned(reader, from, learn) {
+			const of = { ...from, madeFrom: `${program} ${from.madeFrom}` };
+			const key = `${of.waterId} ${of.since}`;
+			const earlier = await earlierOf(key);
+			// Whoever asks for the same meanwhile shares it.
+			const known = learned.get(key);
+			if (known?.madeFrom === of.madeFrom) return known.water;
+			const water = make(reader, of, earlier, learn);
+			const own = { madeFrom: of.madeFrom, water };
+			learned.set(key, own);
+			water.catch(() => learned.drop(key, own));
+			return water;
+		}
 	};
 }

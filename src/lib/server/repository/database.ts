@@ -7,7 +7,9 @@ export type Reader = Database | Transaction;
 const DEADLOCK = 1213;
 const LOCK_WAIT = 1205;
 const DUPLICATE = 1062;
-const TRIES = 4;
+const TRIES = 5;
+/** Two that lost against each other begin again at different times. */
+const PAUSE_MS = 20;
 
 function errnoOf(error: unknown): number | undefined {
 	const cause = (error as { cause?: unknown } | null)?.cause;
@@ -26,6 +28,7 @@ export async function inTransaction<T>(db: Database, work: (tx: Transaction) => 
 		} catch (error) {
 			const errno = errnoOf(error);
 			if (attempt >= TRIES || (errno !== DEADLOCK && errno !== LOCK_WAIT)) throw error;
+			await new Promise((next) => setTimeout(next, PAUSE_MS * attempt * Math.random()));
 		}
 	}
 }

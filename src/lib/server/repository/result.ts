@@ -239,7 +239,21 @@ export interface NewResult {
 	readonly derivedAt: Instant;
 }
 
-/** Makes derived results the run's current ones; those before them stay, no longer current. */
+/** The first results of a run that is new. */
+export async function addCurrentResults(
+	db: Reader,
+	scope: SiteScope,
+	rows: readonly NewResult[]
+): Promise<void> {
+	for (const { result: derived, ...row } of rows) {
+		await db.insert(result).values({ ...row, siteId: scope.siteId, ...rowOf(derived), current: 1 });
+	}
+}
+
+/**
+ * Makes derived results the run's current ones; those before them stay, no longer current. Not for a new run: looking
+ * for what is not there locks the gap that others, who keep theirs at the same time, have to write into.
+ */
 export async function setCurrentResults(
 	db: Reader,
 	scope: SiteScope,
@@ -250,7 +264,5 @@ export async function setCurrentResults(
 		.update(result)
 		.set({ current: null })
 		.where(and(eq(result.siteId, scope.siteId), eq(result.runId, runId), eq(result.current, 1)));
-	for (const { result: derived, ...row } of rows) {
-		await db.insert(result).values({ ...row, siteId: scope.siteId, ...rowOf(derived), current: 1 });
-	}
+	await addCurrentResults(db, scope, rows);
 }

@@ -19,8 +19,15 @@ export interface Deps {
 export interface Memory {
 	/** Within one process: makes it where it is not there. */
 	judged<T>(key: string, make: () => Promise<T>): Promise<T>;
-	/** Over all processes and restarts; looked up by the connection that is held already. */
-	learned(db: Reader, of: LearnedFrom, make: () => LearnedWater): Promise<LearnedWater>;
+	/**
+	 * Over all processes and restarts; looked up by the connection that is held already. What is made is told what was
+	 * known before the last change, where that is at hand.
+	 */
+	learned(
+		db: Reader,
+		of: LearnedFrom,
+		make: (before: LearnedWater | null) => LearnedWater
+	): Promise<LearnedWater>;
 }
 
 /** What is learned of a water rests on its readings since a time, and on a state of its records. */

@@ -6,7 +6,7 @@ import { fail, ok, type Result } from '$lib/core/result';
 import { inOrderByNow, instant } from '$lib/core/time';
 import { adoptedMethod } from '../repository/method.ts';
 import type { SiteScope } from '../repository/scope.ts';
-import { setCurrentResults } from '../repository/result.ts';
+import { addCurrentResults } from '../repository/result.ts';
 import { addRunItems, shelfItemsByIds } from '../repository/shelf.ts';
 import { openSession } from '../repository/session.ts';
 import { addSlipAnswer } from '../repository/slip.ts';
@@ -142,10 +142,9 @@ export async function keepRun(
 		const { kind, answer } = command.slip;
 		await addSlipAnswer(tx, scope, { id: within.newId(), runId: command.id, kind, answer, answeredAt: now });
 	}
-	await setCurrentResults(
+	await addCurrentResults(
 		tx,
 		scope,
-		command.id,
 		newResults(within, { ...run, readingId: command.readingId }, adopted.method, derived.value, null)
 	);
 	return ok({ runId: command.id, results: derived.value.outcomes.map((o) => o.result) });

@@ -59,7 +59,8 @@ interface Record {
 function learn(
 	{ results, events, since }: Record,
 	volumes: readonly DatedVolume[],
-	upTo: Instant
+	upTo: Instant,
+	before: LearnedWater | null = null
 ): LearnedWater {
 	const balance = volumes.length === 0 ? [] : balanceEvents(events, volumes);
 	const tested = new Set(results.map((r) => r.result.parameter));
@@ -67,7 +68,8 @@ function learn(
 	const ahead = addDays(since, ESTIMATE_LOOK_BACK_DAYS + 2 * WINDOW_STEP_DAYS + HORIZON_DAYS);
 	return learnWater(
 		[...tested].map((parameter) => historyOf(parameter, results, balance, volumes, ahead)),
-		upTo
+		upTo,
+		before
 	);
 }
 
@@ -81,7 +83,7 @@ export async function estimateOfWater(
 	const isAhead = record.results.some((r) => r.at > now);
 	if (!memory || revision === undefined || isAhead) return estimateFrom(learn(record, volumes, now), now);
 	const from = { waterId: id, since: record.since, madeFrom: revision };
-	return estimateFrom(await memory.learned(db, from, () => learn(record, volumes, now)), now);
+	return estimateFrom(await memory.learned(db, from, (before) => learn(record, volumes, now, before)), now);
 }
 
 /** One reading of what nobody doses says nothing about the days since, and one bound no number: there is no line. */

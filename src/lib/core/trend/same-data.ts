@@ -1,0 +1,9 @@
+/** Whether two pieces of plain data say the same, number by number, to the last digit. */
+export function sameData(a: unknown, b: unknown): boolean {
+	if (Object.is(a, b)) return true;
+	if (typeof a !== 'object' || typeof b !== 'object' || a === null || b === null) return false;
+	if (Array.isArray(a) !== Array.isArray(b)) return false;
+	const keys = Object.keys(a);
+	if (keys.length !== Object.keys(b).length) return false;
+	return keys.every((key) => key in b && sameData(a[key as keyof typeof a], b[key as keyof typeof b]));
+}
