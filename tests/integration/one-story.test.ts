@@ -2,6 +2,7 @@ import { join } from 'node:path';
 import mysql from 'mysql2/promise';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
 import { demoMember } from '../../scripts/test-engine.mjs';
+import { fromJson, toJson } from '../../src/lib/contract/json.ts';
 import { readPreferences } from '../../src/lib/contract/preferences.ts';
 import { addDays, fromIso, type Instant } from '../../src/lib/core/time/index.ts';
 import { contradictions } from '../support/contradictions.ts';
@@ -37,6 +38,8 @@ async function backTo(at: Instant): Promise<void> {
 	await raw.end();
 }
 
+const EVERYTHING = (waterId: string) => ({ waterId, what: null, before: null });
+
 describe('the pages of a water', () => {
 	it('tell one story, on any day of the demo’s year', async () => {
 		const person = { id: demoMember(inject('templates')), displayName: 'Keeper' };
@@ -61,6 +64,9 @@ describe('the pages of a water', () => {
 				const told = { day, adjust, bench, calendar, ...of };
 				found.push(...contradictions(told).map((words) => `${water.name}, ${days} days ago: ${words}`));
 				looked++;
+				// As JSON it reaches the page: nothing may be lost on the way.
+				const read = { day, bench, log: await services.readLog(open.scope, EVERYTHING(water.id)) };
+				expect(fromJson(toJson(read))).toEqual(read);
 			}
 		}
 		expect(found).toEqual([]);

@@ -6,8 +6,8 @@ import { keep, keptOf } from '../repository/kept-track.ts';
 import type { LearnedFrom, Memory } from '../service/deps.ts';
 
 /** So many waters' judgements of this minute, and so many waters' learned tracks, are at hand in one process. */
-const MOST_JUDGED = 16;
-const MOST_LEARNED = 32;
+const MOST_JUDGED = 8;
+const MOST_LEARNED = 16;
 /** A column of the records holds no more; it is learned anew then, which takes a second. */
 const MOST_BYTES = 15_000_000;
 

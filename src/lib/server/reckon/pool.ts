@@ -26,7 +26,8 @@ export function workerFile(started: string | undefined): string | null {
 /** Threads that reckon with connections of their own. Any number may ask at once; they take their turn. */
 export function openPool(file: string, url: string): Pool {
 	const program = createHash('sha256').update(readFileSync(file)).digest('hex').slice(0, 16);
-	const threads = Math.min(MOST_THREADS, availableParallelism());
+	// One core is left to who answers.
+	const threads = Math.max(1, Math.min(MOST_THREADS, availableParallelism() - 1));
 	const pool = new Piscina<Task, Done | Failed>({
 		filename: file,
 		minThreads: Math.min(2, threads),

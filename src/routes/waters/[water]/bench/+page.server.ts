@@ -1,4 +1,5 @@
 import { error } from '@sveltejs/kit';
+import { toJson } from '$lib/contract/json';
 import type { PageServerLoad } from './$types';
 
 export const load = (async ({ locals, params, url }) => {
@@ -13,7 +14,7 @@ export const load = (async ({ locals, params, url }) => {
 	const bench = { ...reckoned, sessions };
 	return {
 		leftOut: bench.leftOut,
-		bench,
+		bench: toJson(bench),
 		asked: {
 			method: asked('method'),
 			kit: asked('kit'),

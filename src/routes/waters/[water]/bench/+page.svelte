@@ -3,9 +3,11 @@
 	import { invalidateAll } from '$app/navigation';
 	import { localStore } from '$lib/client/local-store';
 	import type { BenchAnswer } from '$lib/contract/bench';
+	import { fromJson } from '$lib/contract/json';
 	import BenchView from '$lib/ui/bench/BenchView.svelte';
 
 	let { data } = $props();
+	const bench = $derived(fromJson(data.bench));
 
 	const site = $derived(data.siblings.find((s) => s.id === data.water.id)?.site);
 	const siblings = $derived(data.siblings.filter((s) => s.site === site && s.id !== data.water.id));
@@ -27,7 +29,7 @@
 <svelte:head><title>Bench · {data.water.name} · Tevrik</title></svelte:head>
 <BenchView
 	waterId={data.water.id}
-	bench={data.bench}
+	{bench}
 	{siblings}
 	units={data.preferences.units}
 	habits={data.preferences}

@@ -1,4 +1,5 @@
 import { error } from '@sveltejs/kit';
+import { toJson } from '$lib/contract/json';
 import { isParameterId, type ParameterId } from '$lib/core/quantity';
 import { instant } from '$lib/core/time';
 import type { PageServerLoad } from './$types';
@@ -16,5 +17,5 @@ export const load = (async ({ locals, params, url }) => {
 		what,
 		before: Number.isSafeInteger(before) && before > 0 ? instant(before) : null
 	});
-	return { ...page, what, everywhere };
+	return { entries: toJson(page.entries), older: page.older, what, everywhere };
 }) satisfies PageServerLoad;

@@ -1,14 +1,16 @@
 <script lang="ts">
+	import { fromJson } from '$lib/contract/json';
 	import LogView from '$lib/ui/log/LogView.svelte';
 
 	let { data } = $props();
+	const entries = $derived(fromJson(data.entries));
 </script>
 
 <svelte:head><title>Log · {data.water.name} · Tevrik</title></svelte:head>
 <LogView
 	waterId={data.water.id}
 	severalWaters={data.siblings.length > 1}
-	entries={data.entries}
+	{entries}
 	older={data.older}
 	what={data.what}
 	everywhere={data.everywhere}

@@ -1,4 +1,5 @@
 import { error } from '@sveltejs/kit';
+import { toJson } from '$lib/contract/json';
 import type { PageServerLoad } from './$types';
 
 const LATELY = 5;
@@ -15,7 +16,7 @@ export const load = (async ({ locals, params }) => {
 	]);
 	return {
 		leftOut: today.leftOut,
-		today,
+		today: toJson(today),
 		lines,
 		lately: lately.map(({ id, kind, details, note, happenedAt }) => ({ id, kind, details, note, happenedAt }))
 	};

@@ -1,4 +1,5 @@
 import { error } from '@sveltejs/kit';
+import { toJson } from '$lib/contract/json';
 import { daysOfWindow, TREND_SPANS, type TrendSpan } from '$lib/contract/trends';
 import { addDays } from '$lib/core/time';
 import type { PageServerLoad } from './$types';
@@ -19,7 +20,9 @@ export const load = (async ({ locals, params, url }) => {
 	return {
 		leftOut: series.leftOut,
 		span,
-		series,
-		events: events.map(({ id, kind, details, note, happenedAt }) => ({ id, kind, details, note, happenedAt }))
+		series: toJson(series),
+		events: toJson(
+			events.map(({ id, kind, details, note, happenedAt }) => ({ id, kind, details, note, happenedAt }))
+		)
 	};
 }) satisfies PageServerLoad;

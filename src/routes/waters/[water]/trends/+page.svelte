@@ -1,7 +1,10 @@
 <script lang="ts">
+	import { fromJson } from '$lib/contract/json';
 	import TrendsView from '$lib/ui/trends/TrendsView.svelte';
 
 	let { data } = $props();
+	const series = $derived(fromJson(data.series));
+	const events = $derived(fromJson(data.events));
 </script>
 
 <svelte:head><title>Trends · {data.water.name} · Tevrik</title></svelte:head>
@@ -10,8 +13,8 @@
 		water={data.water}
 		siblings={data.siblings}
 		span={data.span}
-		series={data.series}
-		events={data.events}
+		{series}
+		{events}
 		units={data.preferences.units}
 		timeZone={data.timeZone}
 	/>
