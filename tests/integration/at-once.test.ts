@@ -128,6 +128,64 @@ describe('more commands at once than there are connections', () => {
 	});
 });
 
+describe('doses that two people plan at once', () => {
+	/** What the plans of a tank add, day by day and product by product, all together. */
+	async function added(waterId: string, planIds: readonly string[]): Promise<Record<string, number>> {
+		const sums: Record<string, number> = {};
+		for (const planId of planIds) {
+			for (const { day, what } of (await world.ask('plan', waterId, planId))!.steps) {
+				if (what.kind !== 'dose') continue;
+				const key = `${day} ${what.supplementId}`;
+				sums[key] = Math.round(1000 * ((sums[key] ?? 0) + what.amount)) / 1000;
+			}
+		}
+		return sums;
+	}
+	const idsOf = (begun: readonly Awaited<ReturnType<World['services']['startPlan']>>[]) =>
+		begun.flatMap((b) => (b.ok ? [b.value.planId] : []));
+
+	it('are no more in a day than when one comes after the other', { timeout: 60_000 }, async () => {
+		const [together, inTurn] = [await lowTank('two hands'), await lowTank('one after the other')];
+		const atOnce = await Promise.all(
+			[1, 2, 3].map(() => world.services.startPlan(together.scope, startsAt(together.waterId)))
+		);
+		const turns = [];
+		for (let i = 0; i < 3; i++)
+			turns.push(await world.services.startPlan(inTurn.scope, startsAt(inTurn.waterId)));
+		const expected = await added(inTurn.water.id, idsOf(turns));
+		expect(Object.keys(expected).length).toBeGreaterThan(0);
+		expect(await added(together.water.id, idsOf(atOnce))).toEqual(expected);
+	});
+});
+
+describe('a dose that two people note at once', () => {
+	it('is given once, and the other is told', async () => {
+		const { scope, waterId, water } = await lowTank('one dose');
+		const begun = await world.services.startPlan(scope, startsAt(waterId));
+		const planId = begun.ok ? begun.value.planId : '';
+		const dose = (await world.ask('plan', water.id, planId))!.steps.find((s) => s.what.kind === 'dose')!;
+		const note = () =>
+			world.services.noteStep(scope, {
+				id: id(),
+				planId,
+				stepId: dose.id,
+				outcome: 'done',
+				amount: null,
+				happenedAt: NOON,
+				offsetMinutes: 0,
+				note: ''
+			});
+		const noted = await Promise.all([note(), note(), note()]);
+		expect(noted.filter((n) => n.ok)).toHaveLength(1);
+		expect(noted.flatMap((n) => (n.ok ? [] : [n.fault.code]))).toEqual([
+			'already-finished',
+			'already-finished'
+		]);
+		const log = await world.services.readLog(scope, { waterId, what: 'events', before: null });
+		expect(log.entries.filter((e) => e.type === 'event' && e.kind === 'dose')).toHaveLength(1);
+	});
+});
+
 describe('what an outbox sends when the server is back', () => {
 	it('is kept, every reading, however many devices send at once', { timeout: 60_000 }, async () => {
 		const { scope, waterId, water } = await world.site('outboxes');

@@ -3,7 +3,8 @@ import type { KeptPlan, KeptSupplement, PlanNoteDetails, PlanNoteKind } from '$l
 import type { Limited } from '$lib/core/caution';
 import type { Instant } from '$lib/core/time';
 import { correctionPlan, dailyLimit, planNote, supplement } from '../db/schema/index.ts';
-import type { Reader } from './database.ts';
+import type { Reader, Transaction } from './database.ts';
+import { takeTurn } from './revision.ts';
 import type { SiteScope } from './scope.ts';
 
 export interface OwnSupplement {
@@ -106,6 +107,19 @@ export async function planById(db: Reader, scope: SiteScope, id: string): Promis
 		.from(correctionPlan)
 		.where(and(eq(correctionPlan.siteId, scope.siteId), eq(correctionPlan.id, id)));
 	return rows[0] ?? null;
+}
+
+/**
+ * Waits until nobody else changes a plan or plans for its water, and keeps the others waiting until the transaction
+ * ends. It has to come before the first look.
+ */
+export async function takeTurnOfPlan(tx: Transaction, scope: SiteScope, id: string): Promise<void> {
+	const rows = await tx
+		.select({ waterId: correctionPlan.waterId })
+		.from(correctionPlan)
+		.where(and(eq(correctionPlan.siteId, scope.siteId), eq(correctionPlan.id, id)))
+		.for('update');
+	if (rows[0]) await takeTurn(tx, rows[0].waterId);
 }
 
 const noteColumns = {

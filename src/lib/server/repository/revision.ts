@@ -21,6 +21,14 @@ export async function raiseRevisions(tx: Transaction, ids: Iterable<string>): Pr
 	}
 }
 
+/**
+ * Waits until nobody else changes a water by what is read of it, and keeps the others waiting until the transaction
+ * ends. It has to come before the first look: what a transaction reads, it reads as of that moment.
+ */
+export function takeTurn(tx: Transaction, waterId: string): Promise<void> {
+	return raiseRevisions(tx, [waterId]);
+}
+
 /** The counters of waters and sites. One that was never raised stands at nought. */
 export async function revisionsOf(db: Reader, ids: readonly string[]): Promise<(id: string) => number> {
 	const rows =

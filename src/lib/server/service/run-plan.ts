@@ -9,10 +9,12 @@ import {
 	addPlanNote,
 	notesOfPlan,
 	planById,
+	takeTurnOfPlan,
 	type StoredPlan,
 	type StoredPlanNote
 } from '../repository/correction.ts';
 import { addEvent } from '../repository/event.ts';
+import { takeTurn } from '../repository/revision.ts';
 import type { SiteScope } from '../repository/scope.ts';
 import { waterAt, type Water } from '../repository/water.ts';
 import { readBatches, type Batch } from './batches.ts';
@@ -35,6 +37,8 @@ export async function startPlan(
 	command: StartPlan
 ): Promise<Result<{ readonly planId: string }>> {
 	return once(deps, scope, 'start-plan', command, async (tx, within) => {
+		// Two who begin at once must not both take the room that there is in a day for one.
+		await takeTurn(tx, command.waterId);
 		within.touch({ waterId: command.waterId });
 		const now = within.clock.now();
 		if (command.startsAt > now + AHEAD_DAYS * 86_400_000) return fail('in-the-future', 'startsAt');
@@ -164,6 +168,8 @@ export async function noteStep(
 	return once(deps, scope, 'note-step', command, async (tx, within) => {
 		const now = within.clock.now();
 		if (isFuture(command.happenedAt, now)) return fail('in-the-future', 'happenedAt');
+		// Two who give the same dose at once would log it twice.
+		await takeTurnOfPlan(tx, scope, command.planId);
 		const stored = await planById(tx, scope, command.planId);
 		const water = stored && (await waterAt(tx, scope, stored.waterId, now));
 		if (!water) return fail('unknown-item', 'planId');
@@ -233,6 +239,7 @@ export async function changePlan(
 	command: ChangePlan
 ): Promise<Result<{ readonly steps: number }>> {
 	return once(deps, scope, 'change-plan', command, async (tx, within) => {
+		await takeTurnOfPlan(tx, scope, command.planId);
 		const now = within.clock.now();
 		const plan = await opened(within, scope, command.planId);
 		if (!plan) return fail('unknown-item', 'planId');
