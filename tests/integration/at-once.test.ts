@@ -188,7 +188,7 @@ describe('a dose that two people note at once', () => {
 
 describe('what an outbox sends when the server is back', () => {
 	it('is kept, every reading, however many devices send at once', { timeout: 60_000 }, async () => {
-		const { scope, waterId, water } = await world.site('outboxes');
+		const { scope, waterId } = await world.site('outboxes');
 		const before = await deadlocks();
 		const ROUNDS = 12;
 		for (let round = 0; round < ROUNDS; round++) {

@@ -8,8 +8,9 @@ const DEADLOCK = 1213;
 const LOCK_WAIT = 1205;
 const DUPLICATE = 1062;
 const TRIES = 5;
-/** Two that lost against each other begin again at different times. */
-const PAUSE_MS = 20;
+/** Two that lost against each other begin again at different times, within so long. */
+const PAUSES_MS = [3, 17, 9, 29, 13, 23, 5];
+let lost = 0;
 
 function errnoOf(error: unknown): number | undefined {
 	const cause = (error as { cause?: unknown } | null)?.cause;
@@ -28,7 +29,8 @@ export async function inTransaction<T>(db: Database, work: (tx: Transaction) => 
 		} catch (error) {
 			const errno = errnoOf(error);
 			if (attempt >= TRIES || (errno !== DEADLOCK && errno !== LOCK_WAIT)) throw error;
-			await new Promise((next) => setTimeout(next, PAUSE_MS * attempt * Math.random()));
+			const pauseMs = attempt * PAUSES_MS[lost++ % PAUSES_MS.length]!;
+			await new Promise((next) => setTimeout(next, pauseMs));
 		}
 	}
 }
