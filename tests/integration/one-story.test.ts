@@ -5,8 +5,9 @@ import { demoMember } from '../../scripts/test-engine.mjs';
 import { fromJson, toJson } from '../../src/lib/contract/json.ts';
 import { readPreferences } from '../../src/lib/contract/preferences.ts';
 import { addDays, fromIso, type Instant } from '../../src/lib/core/time/index.ts';
-import { contradictions } from '../support/contradictions.ts';
+import { contradictions, type Told } from '../support/contradictions.ts';
 import { copyOf, type OwnDatabase } from '../support/engine.ts';
+import { liveThrough } from '../support/simulated-life.ts';
 import { openWorld, type World } from '../support/site.ts';
 
 let database: OwnDatabase;
@@ -40,6 +41,27 @@ async function backTo(at: Instant): Promise<void> {
 
 const EVERYTHING = (waterId: string) => ({ waterId, what: null, before: null });
 
+/** What the pages of a water tell now. */
+async function toldOf(open: Awaited<ReturnType<World['open']>>): Promise<Told> {
+	const { services } = world;
+	const [day, adjust, bench, calendar] = await Promise.all([
+		services.ask('day', open),
+		services.ask('adjust', open),
+		services.ask('bench', open, readPreferences(undefined)),
+		services.siteCalendar(open)
+	]);
+	const { water, scope } = open;
+	return {
+		day,
+		adjust,
+		bench,
+		calendar,
+		name: water.name,
+		isTank: water.kind === 'tank',
+		timeZone: scope.timeZone
+	};
+}
+
 describe('the pages of a water', () => {
 	it('tell one story, on any day of the demo’s year', async () => {
 		const person = { id: demoMember(inject('templates')), displayName: 'Keeper' };
@@ -53,23 +75,41 @@ describe('the pages of a water', () => {
 			for (const { water } of reach) {
 				const open = (await world.services.openWater(person, water.id))!;
 				if (open.water.startedAt > world.now) continue;
-				const { services } = world;
-				const [day, adjust, bench, calendar] = await Promise.all([
-					services.ask('day', open),
-					services.ask('adjust', open),
-					services.ask('bench', open, readPreferences(undefined)),
-					services.siteCalendar(open)
-				]);
-				const of = { name: water.name, isTank: water.kind === 'tank', timeZone: open.scope.timeZone };
-				const told = { day, adjust, bench, calendar, ...of };
+				const told = await toldOf(open);
 				found.push(...contradictions(told).map((words) => `${water.name}, ${days} days ago: ${words}`));
 				looked++;
 				// As JSON it reaches the page: nothing may be lost on the way.
-				const read = { day, bench, log: await services.readLog(open.scope, EVERYTHING(water.id)) };
+				const { day, bench } = told;
+				const read = { day, bench, log: await world.services.readLog(open.scope, EVERYTHING(water.id)) };
 				expect(fromJson(toJson(read))).toEqual(read);
 			}
 		}
 		expect(found).toEqual([]);
 		expect(looked).toBeGreaterThan(60);
 	});
+
+	/** `TEVRIK_STORY_WATERS=200` takes so many through their year. */
+	const WATERS = Number(process.env.TEVRIK_STORY_WATERS ?? 3);
+	const KINDS = ['mixed-reef', 'stony-low-nutrient', 'fish-only'] as const;
+	const LOOKS = [4, 12, 19, 33, 47, 61, 90, 118, 160, 203, 255, 301, 365];
+
+	it(
+		`tell one story of ${WATERS} simulated waters, through a year of theirs`,
+		{ timeout: 60_000 + WATERS * 60_000 },
+		async () => {
+			const found: string[] = [];
+			let looked = 0;
+			world.now = NOW;
+			for (let i = 0; i < WATERS; i++) {
+				await liveThrough(world, KINDS[i % KINDS.length]!, 300 + i, LOOKS, async (waterId, name) => {
+					const told = await toldOf(await world.open(waterId));
+					const at = new Date(world.now).toISOString().slice(0, 10);
+					found.push(...contradictions(told).map((words) => `${name}, ${at}: ${words}`));
+					looked++;
+				});
+			}
+			expect(found).toEqual([]);
+			expect(looked).toBe(WATERS * LOOKS.length);
+		}
+	);
 });
