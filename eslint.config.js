@@ -1,3 +1,4 @@
+// What can be told without knowing types; what needs them is asked of .oxlintrc.json, many times faster.
 import js from '@eslint/js';
 import prettier from 'eslint-config-prettier';
 import svelte from 'eslint-plugin-svelte';
@@ -45,61 +46,24 @@ export default ts.config(
 		]
 	},
 	js.configs.recommended,
-	...ts.configs.recommendedTypeChecked,
+	...ts.configs.recommended,
 	...svelte.configs.recommended,
 	prettier,
 	...svelte.configs.prettier,
 	{
 		languageOptions: {
-			globals: { ...globals.browser, ...globals.node },
-			parserOptions: {
-				projectService: { allowDefaultProject: ['*.js', '*.cjs', 'scripts/*.mjs'] },
-				extraFileExtensions: ['.svelte']
-			}
+			globals: { ...globals.browser, ...globals.node }
 		},
 		rules: {
 			'no-undef': 'off',
 			'@typescript-eslint/consistent-type-imports': 'error',
 			'@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
-			'@typescript-eslint/restrict-template-expressions': ['error', { allowNumber: true }],
-			'@typescript-eslint/switch-exhaustiveness-check': [
-				'error',
-				{ considerDefaultExhaustiveForUnions: true }
-			],
-			// Kit throws redirects and errors as plain objects by design.
-			'@typescript-eslint/only-throw-error': 'off',
 			'svelte/no-navigation-without-resolve': 'off'
 		}
 	},
 	{
 		files: ['**/*.svelte', '**/*.svelte.ts'],
-		languageOptions: { parserOptions: { parser: ts.parser, svelteConfig: plainConfig } },
-		rules: {
-			// What a component is handed loses its type for the linter; svelte-check covers it.
-			'@typescript-eslint/no-unsafe-assignment': 'off',
-			'@typescript-eslint/no-unsafe-member-access': 'off',
-			'@typescript-eslint/no-unsafe-argument': 'off',
-			'@typescript-eslint/no-unsafe-call': 'off',
-			'@typescript-eslint/no-unsafe-return': 'off'
-		}
-	},
-	{
-		// Every component would build the program anew, which takes longer than all the rest of the linting; svelte-check
-		// covers their types, and what waits for something lives in modules.
-		files: ['**/*.svelte'],
-		languageOptions: { parserOptions: { projectService: false } },
-		rules: ts.configs.disableTypeChecked.rules
-	},
-	{
-		// Matchers and plain scripts are typed loosely; the types themselves are checked by svelte-check.
-		files: ['**/*.test.ts', 'tests/**/*.ts', 'scripts/**/*.ts'],
-		rules: {
-			'@typescript-eslint/no-unsafe-assignment': 'off',
-			'@typescript-eslint/no-unsafe-argument': 'off',
-			'@typescript-eslint/no-unsafe-member-access': 'off',
-			'@typescript-eslint/no-unsafe-call': 'off',
-			'@typescript-eslint/no-unsafe-return': 'off'
-		}
+		languageOptions: { parserOptions: { parser: ts.parser, svelteConfig: plainConfig } }
 	},
 	{
 		files: ['src/lib/core/**/*.ts'],
@@ -137,9 +101,5 @@ export default ts.config(
 				}
 			]
 		}
-	},
-	{
-		files: ['scripts/**/*.mjs', '*.js', '*.cjs'],
-		...ts.configs.disableTypeChecked
 	}
 );

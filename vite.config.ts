@@ -46,6 +46,8 @@ export default defineConfig({
 					environment: 'node',
 					include: ['tests/e2e/**/*.test.ts'],
 					globalSetup: ['tests/support/engine.setup.ts', 'tests/e2e/browser.setup.ts'],
+					// Nothing is kept in their modules: what one file has read in, the next need not.
+					isolate: false,
 					// Most of what they do is waiting for each other's pages.
 					maxWorkers: 3,
 					testTimeout: 300_000,

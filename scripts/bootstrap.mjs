@@ -11,7 +11,7 @@ export const HOME = process.env.TEVRIK_HOME ?? join(ROOT, '.tevrik');
 
 const PROGRAMS = {
 	mariadb: { programs: ['mariadbd', 'mariadb-install-db', 'mariadb-dump'], package: 'mariadb-server' },
-	chromium: { programs: ['chromium'], package: 'chromium' }
+	chromium: { programs: ['chromium-headless-shell'], package: 'chromium-headless-shell' }
 };
 const LEAST_FREE_MB = 500;
 

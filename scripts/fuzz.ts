@@ -7,12 +7,9 @@ import { allDoors } from '../tests/fuzz/routes.ts';
 import { nonsenseStored } from '../tests/fuzz/stored.ts';
 import { instant } from '../src/lib/core/time/index.ts';
 import { idMaker } from '../src/lib/server/clock.ts';
-import { grantToApplication } from '../src/lib/server/db/grants.ts';
-import { build, serve } from './application.mjs';
-import { ensurePackages, ensurePrograms, ROOT } from './bootstrap.mjs';
-import { freePort, startDatabase } from './database.mjs';
 import { main } from './say.mjs';
-import { demoMember, ensureTemplates, readInto, TEST_START } from './test-engine.mjs';
+import { withTemplateWorld } from './template-world.ts';
+import { TEST_START } from './test-engine.mjs';
 
 function option(name: string, usual: number): number {
 	const i = process.argv.indexOf(`--${name}`);
@@ -38,33 +35,12 @@ function reported(logFile: string): ReadonlyMap<string, number> {
 }
 
 await main(async () => {
-	ensurePrograms('mariadb');
-	ensurePackages();
 	const [minutes, seed, workers] = [option('minutes', 5), option('seed', 1), option('workers', 4)];
-	const templates = await ensureTemplates();
-	const built = join(ROOT, '.test/build');
-	build(built, join(ROOT, '.test/kit'));
 	const folder = mkdtempSync(join(tmpdir(), 'tevrik-fuzz-'));
 	const logFile = join(folder, 'server.log');
 	const log = openSync(logFile, 'w');
-	const database = await startDatabase({ folder, throwaway: true });
-	let server: Awaited<ReturnType<typeof serve>> | undefined;
-	try {
-		await readInto(database.migrationUrl, join(templates, 'demo.sql'));
-		await grantToApplication(database.migrationUrl, database.applicationUser);
-		server = await serve({
-			folder: built,
-			port: await freePort(),
-			log,
-			env: {
-				DATABASE_URL: database.url,
-				TEVRIK_CLOCK: `${TEST_START},1`,
-				TEVRIK_LOG_LEVEL: 'error',
-				TEVRIK_REQUESTS_PER_MINUTE: '1000000',
-				TEVRIK_SIGN_IN_AS: demoMember(templates)
-			}
-		});
-		const { origin } = server;
+	const env = { TEVRIK_CLOCK: `${TEST_START},1`, TEVRIK_LOG_LEVEL: 'error' };
+	await withTemplateWorld({ env, log }, async ({ origin, migrationUrl }) => {
 		const begun = Date.now();
 		const nowMs = Date.parse(TEST_START);
 		const newId = idMaker({ now: () => instant(nowMs) });
@@ -79,7 +55,7 @@ await main(async () => {
 		const findings = results.flatMap((r) => r.findings);
 		const count = (what: Finding['what']) => findings.filter((f) => f.what === what).length;
 		const requests = results.reduce((sum, r) => sum + r.requests, 0);
-		const stored = await nonsenseStored(database.migrationUrl, nowMs + (Date.now() - begun));
+		const stored = await nonsenseStored(migrationUrl, nowMs + (Date.now() - begun));
 		const shown = new Map(findings.map((f) => [`${f.what} ${f.door}`, f]));
 		for (const [name, { sent, answer }] of shown)
 			console.log(`\n${name}\n  ${sent}\n  ${answer.replaceAll('\n', ' ')}`);
@@ -91,11 +67,8 @@ await main(async () => {
 			`${count('failed')} answered 5xx, ${caught.size} kinds of fault reported, ${stored.length} nonsense stored, ${count('nameless')} answered without the name of a field`
 		);
 		if (findings.length + stored.length + caught.size > 0) process.exitCode = 1;
-	} finally {
-		await server?.stop();
-		await database.stop();
-		closeSync(log);
-		rmSync(folder, { recursive: true, force: true });
-	}
+	});
+	closeSync(log);
+	rmSync(folder, { recursive: true, force: true });
 });
 process.exit();

@@ -7,6 +7,9 @@ import { ROOT } from './bootstrap.mjs';
 
 export const bin = (name) => join(ROOT, 'node_modules/.bin', name);
 
+/** Checkers make much that is soon forgotten: with more room for it they take a sixth less of the processor. */
+const ROOMY = `${process.env.NODE_OPTIONS ?? ''} --max-semi-space-size=64`.trim();
+
 /** The shell's own `times`: the last line is what its children took, "1m2.5s 0m3.1s". */
 const TIMED = '"$@"; status=$?; times >&3; exit $status';
 
@@ -28,7 +31,7 @@ export function createStages(say = console.log) {
 		return new Promise((done) => {
 			const child = spawn('sh', ['-c', TIMED, 'sh', command, ...args], {
 				cwd: ROOT,
-				env: { ...process.env, ...env },
+				env: { ...process.env, NODE_OPTIONS: ROOMY, ...env },
 				stdio: ['ignore', 'pipe', 'pipe', 'pipe'],
 				detached: true
 			});
@@ -115,8 +118,9 @@ export const QUICK = [
 		['--cache', '--cache-strategy', 'content', '--cache-location', '.test/cache/prettier']
 	],
 	['import rules', 'depcruise', ['src', 'tests', 'scripts', '--config', '.dependency-cruiser.cjs']],
-	['types of the core, which knows no browser and no Node', 'tsc', ['-p', 'tsconfig.core.json']],
-	['types', 'svelte-check', ['--threshold', 'error', '--fail-on-warnings'], ['--incremental']],
+	['types of the core, which knows no browser and no Node', 'tsgo', ['-p', 'tsconfig.core.json']],
+	['types', 'svelte-check', ['--tsgo', '--threshold', 'error', '--fail-on-warnings'], ['--incremental']],
+	['lint by types', 'oxlint', ['--type-aware', 'src', 'tests', 'scripts']],
 	[
 		'lint',
 		'eslint',

@@ -1,14 +1,9 @@
 // npm run words -- FILE   writes what the main pages of the demo world say, for all its waters, to a file: two versions
 // of the program are held against each other by it
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
-import { grantToApplication } from '../src/lib/server/db/grants.ts';
-import { build, serve } from './application.mjs';
-import { ensurePackages, ensurePrograms, ROOT } from './bootstrap.mjs';
-import { freePort, startDatabase } from './database.mjs';
+import { writeFileSync } from 'node:fs';
 import { main } from './say.mjs';
-import { demoMember, ensureTemplates, readInto, TEST_START } from './test-engine.mjs';
+import { withTemplateWorld } from './template-world.ts';
+import { TEST_START } from './test-engine.mjs';
 
 const VIEWS = [
 	'today',
@@ -42,30 +37,8 @@ const wordsOf = (html: string) =>
 await main(async () => {
 	const file = process.argv[2];
 	if (!file) throw new Error('name the file to write: npm run words -- FILE');
-	ensurePrograms('mariadb');
-	ensurePackages();
-	const templates = await ensureTemplates();
-	const built = join(ROOT, '.test/build');
-	build(built, join(ROOT, '.test/kit'));
-	const folder = mkdtempSync(join(tmpdir(), 'tevrik-words-'));
-	const database = await startDatabase({ folder, throwaway: true });
-	let server: Awaited<ReturnType<typeof serve>> | undefined;
-	try {
-		await readInto(database.migrationUrl, join(templates, 'demo.sql'));
-		await grantToApplication(database.migrationUrl, database.applicationUser);
-		server = await serve({
-			folder: built,
-			port: await freePort(),
-			quiet: true,
-			env: {
-				DATABASE_URL: database.url,
-				// It hardly moves: every page is of the same minute.
-				TEVRIK_CLOCK: `${TEST_START},0.001`,
-				TEVRIK_REQUESTS_PER_MINUTE: '1000000',
-				TEVRIK_SIGN_IN_AS: demoMember(templates)
-			}
-		});
-		const { origin } = server;
+	// It hardly moves: every page is of the same minute.
+	await withTemplateWorld({ env: { TEVRIK_CLOCK: `${TEST_START},0.001` } }, async ({ origin }) => {
 		const accept = { accept: 'text/html' };
 		const begin = await fetch(origin, { headers: accept, redirect: 'manual' });
 		const cookie = begin.headers.get('set-cookie')!.split(';')[0]!;
@@ -86,10 +59,6 @@ await main(async () => {
 		}
 		writeFileSync(file, said.join('\n') + '\n');
 		console.log(`${said.length} lines of ${VIEWS.length} views in ${file}`);
-	} finally {
-		await server?.stop();
-		await database.stop();
-		rmSync(folder, { recursive: true, force: true });
-	}
+	});
 });
 process.exit();

@@ -8,7 +8,7 @@ import { nonsenseStored } from '../fuzz/stored.ts';
 import { startWorld, type World } from './world.ts';
 
 /** A small share; `npm run fuzz` goes on for as long as one likes. */
-const REQUESTS = 700;
+const REQUESTS = 400;
 const SEED = 20_261_123;
 
 let world: World;

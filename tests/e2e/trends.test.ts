@@ -104,7 +104,7 @@ describe('the stack of trends', () => {
 		await me.sees('broken line and small hollow marks: Cuttings tray');
 		const files = await me.page.evaluate(async () => {
 			const made: { name: string; size: number; text: string }[] = [];
-			// eslint-disable-next-line @typescript-eslint/unbound-method -- put back as it was
+			// oxlint-disable-next-line typescript/unbound-method -- put back as it was
 			const click = HTMLAnchorElement.prototype.click;
 			const blobs = new Map<string, Blob>();
 			const create = URL.createObjectURL.bind(URL);

@@ -1,7 +1,7 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import puppeteer, { type Page } from 'puppeteer-core';
+import puppeteer, { type BrowserContext, type Page } from 'puppeteer-core';
 import { inject } from 'vitest';
 import { serve } from '../../scripts/application.mjs';
 import { freePort, startDatabase } from '../../scripts/database.mjs';
@@ -11,6 +11,9 @@ import { copyOf } from '../support/engine.ts';
 
 /** TEVRIK_TEST_LOG=1 shows what the servers say, for looking into a failure. */
 const TOLD = Boolean(process.env.TEVRIK_TEST_LOG);
+
+/** All that stays on a device but what it would fetch again. */
+const LEFT_BEHIND = 'cookies,local_storage,indexeddb,cache_storage,service_workers,file_systems,websql';
 
 export interface Options {
 	/** How many times faster than the machine's the clock goes. */
@@ -63,15 +66,28 @@ export async function startWorld(options: Options = {}) {
 		});
 	let server = await startServer();
 	const browser = await puppeteer.connect({ browserWSEndpoint: inject('browser') });
-	const contexts = new Set<Awaited<ReturnType<typeof browser.createBrowserContext>>>();
+	const contexts = new Set<BrowserContext>();
+	const free: BrowserContext[] = [];
 	return {
 		origin: server.origin,
 		/** Its browser keeps the shell, as for a bench without a network. */
 		offline: options.durable === true,
-		async newContext() {
-			const context = await browser.createBrowserContext();
+		/** A device: one that was given back, wiped but with the programs it has fetched, or a new one. */
+		async lend(): Promise<BrowserContext> {
+			const context = free.pop() ?? (await browser.createBrowserContext());
 			contexts.add(context);
 			return context;
+		},
+		/** Wipes all that a person has left on a device, so that the next finds nothing of it. */
+		async giveBack(context: BrowserContext) {
+			const used = await context.pages();
+			const page = await context.newPage();
+			await Promise.all(used.map((other) => other.close()));
+			const session = await page.createCDPSession();
+			await session.send('Storage.clearDataForOrigin', { origin: server.origin, storageTypes: LEFT_BEHIND });
+			await context.clearPermissionOverrides();
+			await page.close();
+			free.push(context);
 		},
 		get databaseUrl() {
 			return databaseUrl();
@@ -122,20 +138,41 @@ export type World = Awaited<ReturnType<typeof startWorld>>;
 
 /** How long a person would wait before calling it broken. */
 const PATIENCE_MS = 25_000;
+/** At every frame would cost more than all that is looked for. */
+const POLLED_MS = 40;
 
 export const DESK = { width: 1280, height: 800 } as const;
 export const PHONE = { width: 390, height: 844, hasTouch: true, isMobile: true } as const;
+
+/** Runs in every page before its own programs: what it has asked for and not yet been told. */
+function countQuestions(): void {
+	const asked = { open: 0 };
+	Object.assign(window, { asked });
+	const original = window.fetch.bind(window);
+	window.fetch = (...args) => {
+		asked.open++;
+		return original(...args).finally(() => asked.open--);
+	};
+}
 
 /** Loads and reloads end when the page is there, its script runs, and it asks for nothing more. */
 function patient(page: Page): void {
 	const [goto, reload] = [page.goto.bind(page), page.reload.bind(page)];
 	const settled = async () => {
-		if (page.isJavaScriptEnabled()) {
-			// A page that is no page of ours (a file, a refusal) never says so.
-			await page.waitForSelector('html[data-running]', { timeout: 4000 }).catch(() => undefined);
-		}
+		if (!page.isJavaScriptEnabled()) return;
+		// A page that is no page of ours (a file, a refusal) never says so.
+		await page.waitForSelector('html[data-running]', { timeout: 4000 }).catch(() => undefined);
 		// What goes on being asked, such as for a server that is away, is nothing to wait for.
-		await page.waitForNetworkIdle({ idleTime: 80, timeout: 2500 }).catch(() => undefined);
+		await page
+			.evaluate(async (most) => {
+				const { asked } = window as unknown as { asked: { open: number } };
+				const end = performance.now() + most;
+				for (let quiet = 0; quiet < 4 && performance.now() < end;) {
+					await new Promise((done) => setTimeout(done, 20));
+					quiet = asked.open === 0 ? quiet + 1 : 0;
+				}
+			}, 2500)
+			.catch(() => undefined);
 	};
 	page.goto = async (url, options) => {
 		const response = await goto(url, { ...options, waitUntil: 'load' });
@@ -151,7 +188,7 @@ function patient(page: Page): void {
 
 /** A page with what a person does on it, and everything the browser complained about. */
 export async function openPage(world: World, path = '/', viewport: typeof DESK | typeof PHONE = DESK) {
-	const context = await world.newContext();
+	const context = await world.lend();
 	const page: Page = await context.newPage();
 	await page.setViewport(viewport);
 	const complaints: string[] = [];
@@ -161,6 +198,7 @@ export async function openPage(world: World, path = '/', viewport: typeof DESK |
 	});
 	page.on('pageerror', (error) => complaints.push(error instanceof Error ? error.message : String(error)));
 	patient(page);
+	await page.evaluateOnNewDocument(countQuestions);
 	// Every new window would fetch the whole application once more for its shell; only who works offline needs it.
 	if (!world.offline) {
 		await page.evaluateOnNewDocument(() => {
@@ -196,7 +234,7 @@ export async function openPage(world: World, path = '/', viewport: typeof DESK |
 						(e) =>
 							e.innerText.trim().startsWith(text) && e.offsetParent !== null && !e.hasAttribute('disabled')
 					),
-				{ timeout: PATIENCE_MS },
+				{ timeout: PATIENCE_MS, polling: POLLED_MS },
 				words
 			)
 		);
@@ -240,7 +278,7 @@ export async function openPage(world: World, path = '/', viewport: typeof DESK |
 						button?.click();
 						return button !== null;
 					},
-					{ timeout: PATIENCE_MS },
+					{ timeout: PATIENCE_MS, polling: POLLED_MS },
 					code
 				)
 			);
@@ -312,7 +350,7 @@ export async function openPage(world: World, path = '/', viewport: typeof DESK |
 				`to see ${String(text)}`,
 				page.waitForFunction(
 					(source, flags) => new RegExp(source, flags).test(document.body.innerText.replace(/\s+/g, ' ')),
-					{ timeout: PATIENCE_MS },
+					{ timeout: PATIENCE_MS, polling: POLLED_MS },
 					typeof text === 'string' ? text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&') : text.source,
 					typeof text === 'string' ? '' : text.flags
 				)
@@ -339,7 +377,7 @@ export async function openPage(world: World, path = '/', viewport: typeof DESK |
 		wait: (seconds: number) => world.wait(seconds),
 		/** The session, for asking without the browser. */
 		cookie: async () => (await context.cookies()).map((c) => `${c.name}=${c.value}`).join('; '),
-		close: () => context.close()
+		close: () => world.giveBack(context)
 	};
 }
 export type Person = Awaited<ReturnType<typeof openPage>>;
