@@ -4,7 +4,10 @@ import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
 import { demoMember } from '../../scripts/test-engine.mjs';
 import { fromJson, toJson } from '../../src/lib/contract/json.ts';
 import { readPreferences } from '../../src/lib/contract/preferences.ts';
-import { addDays, fromIso, type Instant } from '../../src/lib/core/time/index.ts';
+import type { OpenSession } from '../../src/lib/contract/session.ts';
+import { methodByCode, parametersOf } from '../../src/lib/core/method/index.ts';
+import type { ParameterId } from '../../src/lib/core/quantity/index.ts';
+import { addDays, endOfDay, fromIso, type Instant } from '../../src/lib/core/time/index.ts';
 import { contradictions, type Told } from '../support/contradictions.ts';
 import { copyOf, type OwnDatabase } from '../support/engine.ts';
 import { liveThrough } from '../support/simulated-life.ts';
@@ -41,20 +44,34 @@ async function backTo(at: Instant): Promise<void> {
 
 const EVERYTHING = (waterId: string) => ({ waterId, what: null, before: null });
 
+/** What sessions are to read of a water until a time, of the methods that everybody has. */
+function plannedUntil(sessions: readonly OpenSession[], waterId: string, end: number): ParameterId[] {
+	return sessions.flatMap(({ state, dueAt, tests }) =>
+		state !== 'planned' || dueAt === null || dueAt > end
+			? []
+			: tests.flatMap((t) => {
+					const method = t.waterId === waterId && t.standardId === null ? methodByCode(t.methodCode) : null;
+					return method ? parametersOf(method) : [];
+				})
+	);
+}
+
 /** What the pages of a water tell now. */
 async function toldOf(open: Awaited<ReturnType<World['open']>>): Promise<Told> {
 	const { services } = world;
-	const [day, adjust, bench, calendar] = await Promise.all([
+	const [day, adjust, bench, calendar, sessions] = await Promise.all([
 		services.ask('day', open),
 		services.ask('adjust', open),
 		services.ask('bench', open, readPreferences(undefined)),
-		services.siteCalendar(open)
+		services.siteCalendar(open),
+		services.readSessions(open.scope)
 	]);
 	const { water, scope } = open;
 	return {
 		day,
 		adjust,
 		bench,
+		plannedToday: plannedUntil(sessions, open.water.id, endOfDay(world.now, open.scope.timeZone)),
 		calendar,
 		name: water.name,
 		isTank: water.kind === 'tank',

@@ -2,7 +2,7 @@ import type { AdjustAnswer } from '../../src/lib/contract/adjust.ts';
 import type { BenchAnswer } from '../../src/lib/contract/bench.ts';
 import { isOutside, shortestDays } from '../../src/lib/core/judgement/index.ts';
 import { nameWithin, type ParameterId } from '../../src/lib/core/quantity/index.ts';
-import { addDays, civilDate, instant } from '../../src/lib/core/time/index.ts';
+import { addDays, civilDate, endOfDay, instant } from '../../src/lib/core/time/index.ts';
 import type { WaterDay } from '../../src/lib/server/service/read-day.ts';
 
 /** What the pages of one water tell at one moment. */
@@ -10,6 +10,8 @@ export interface Told {
 	readonly day: WaterDay;
 	readonly adjust: AdjustAnswer;
 	readonly bench: Pick<BenchAnswer, 'due'>;
+	/** What somebody planned to read of it today. */
+	readonly plannedToday: readonly ParameterId[];
 	/** As an iCalendar file, of all tanks. */
 	readonly calendar: string;
 	readonly name: string;
@@ -21,7 +23,16 @@ export interface Told {
 const SLACK_DAYS = 1 / 24;
 
 /** Everything in which two pages of a water do not agree, in words. Empty where they tell one story. */
-export function contradictions({ day, adjust, bench, calendar, name, isTank, timeZone }: Told): string[] {
+export function contradictions({
+	day,
+	adjust,
+	bench,
+	plannedToday,
+	calendar,
+	name,
+	isTank,
+	timeZone
+}: Told): string[] {
 	const { today, now } = day;
 	const found: string[] = [];
 	const due = new Map(today.due.map((d) => [d.parameter, d]));
@@ -35,6 +46,15 @@ export function contradictions({ day, adjust, bench, calendar, name, isTank, tim
 		}
 	}
 	if (bench.due.length !== today.due.length) found.push('the bench knows other due tests than Today');
+
+	// A session that is planned for today is due today.
+	const end = endOfDay(now, timeZone);
+	for (const parameter of plannedToday) {
+		const last = today.rows.find((r) => r.parameter === parameter)?.last.at;
+		if (last !== undefined && civilDate(last, timeZone) === civilDate(now, timeZone)) continue;
+		const next = due.get(parameter);
+		if (!next || next.dueAt > end) found.push(`${parameter} was planned for today, and is not due`);
+	}
 
 	// The calendar has an entry for each test, on its day or today where it is overdue.
 	const text = calendar.replaceAll(/\r\n[ \t]/g, '');

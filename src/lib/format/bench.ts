@@ -45,6 +45,8 @@ export function whyDue({ why }: Pick<DueTest, 'why'>): string {
 			return 'The daily dose was set anew; a test within two days tells whether that was right';
 		case 'strange':
 			return 'It moves as in no tank';
+		case 'session':
+			return 'A session with it was planned for that day';
 		case 'habit':
 			return `${readSince(why.days)}; a fixed testing day, every ${days(why.everyDays)}`;
 	}

@@ -35,6 +35,8 @@ export type WhyDue =
 	| { readonly kind: 'dose-set' }
 	/** It moves as no tank makes it move. */
 	| { readonly kind: 'strange' }
+	/** Somebody planned a session with it for that day. */
+	| { readonly kind: 'session' }
 	/** The keeper has fixed testing days. */
 	| { readonly kind: 'habit'; readonly days: number; readonly everyDays: number }
 	| { readonly kind: 'happening'; readonly what: Happening };
@@ -52,7 +54,7 @@ export interface DueTest {
 export interface AskedTest {
 	readonly parameter: ParameterId;
 	readonly at: Instant;
-	readonly why: Extract<WhyDue, { readonly kind: 'plan' | 'dose-set' | 'strange' }>;
+	readonly why: Extract<WhyDue, { readonly kind: 'plan' | 'dose-set' | 'strange' | 'session' }>;
 }
 
 /** What is known of a water when its next tests are asked for. */

@@ -79,11 +79,16 @@ export function isPossible(possible: Possible, value: number): boolean {
 	return value >= possible.least && value <= possible.most;
 }
 
+const POSSIBLE_U = Object.fromEntries(
+	Object.entries(POSSIBLE_IN_WATER).map(([parameter, { least, most, unit }]) => {
+		const span = most - least;
+		return [parameter, can(span * 1e-7, span, unit, 'A ten-millionth of what a water can hold; all of it.')];
+	})
+) as Record<ParameterId, Possible>;
+
 /** What somebody can have meant by a stated uncertainty U, canonical unit: finer than any instrument, or as wide as all. */
 export function possibleU(parameter: ParameterId): Possible {
-	const { least, most, unit } = POSSIBLE_IN_WATER[parameter];
-	const span = most - least;
-	return can(span * 1e-7, span, unit, 'A ten-millionth of what a water can hold; all of it.');
+	return POSSIBLE_U[parameter];
 }
 
 /** Kinds of water that are told apart by what is usual in them. */

@@ -13,7 +13,7 @@ import { relativeUOf, type Deviation } from './deviation.ts';
 import { throughDilution } from './diluted-outcome.ts';
 import type { Derivation, Outcome } from './outcome.ts';
 import type { RawReading } from './raw-reading.ts';
-import { sound } from './sound.ts';
+import { faultInResult } from './sound.ts';
 import type { TitrationSample } from './titration-budget.ts';
 import { widenedOutcome } from './widened-outcome.ts';
 
@@ -85,19 +85,33 @@ export function derive(
 	}
 	const plain = measured(method, reading);
 	if (!plain.ok) return plain;
+	// Nearly every reading is of its sample as it was, by a kit as it is: these stand as they were measured.
+	const asMeasured = corrections === NONE && !reading.dilution;
 	const outcomes: Outcome[] = [];
 	for (const outcome of plain.value.outcomes) {
-		const correction = corrections[outcome.result.parameter];
-		const own = correction ? correctedOutcome(outcome, correction) : outcome;
-		const back = throughDilution(own, reading.dilution, method.sampleRelativeTolerance);
-		if (!back.ok) return back;
+		const reckoned = asMeasured ? null : broughtBack(outcome, method, reading, corrections);
+		if (reckoned && !reckoned.ok) return reckoned;
 		// Whatever the form: what nothing can be reckoned with is no result.
-		const reckoned = sound(back.value.result);
-		if (!reckoned.ok) return reckoned;
-		outcomes.push(back.value);
+		const own = reckoned ? reckoned.value : outcome;
+		const fault = faultInResult(own.result);
+		if (fault) return { ok: false, fault };
+		if (reckoned) outcomes.push(own);
 	}
+	if (asMeasured) return plain;
 	const [first, ...rest] = outcomes;
 	return ok({ outcomes: [first!, ...rest] });
+}
+
+/** An outcome by its kit's correction, and of the sample before it was thinned. */
+function broughtBack(
+	outcome: Outcome,
+	method: Method,
+	reading: RawReading,
+	corrections: Corrections
+): Result<Outcome> {
+	const correction = corrections[outcome.result.parameter];
+	const own = correction ? correctedOutcome(outcome, correction) : outcome;
+	return throughDilution(own, reading.dilution, method.sampleRelativeTolerance);
 }
 
 /** What is known of the very kit that a reading was made with. */

@@ -1,6 +1,6 @@
 import { isPossible, POSSIBLE_IN_WATER, possibleU, usualIn, type WaterSort } from '../quantity/index.ts';
-import { fail, ok, type Fault, type Result } from '../result/index.ts';
-import { boundsOf, pointOf, type TestResult } from './test-result.ts';
+import type { Fault } from '../result/index.ts';
+import { boundsOf, pointOf, standardUncertaintyOf, type TestResult } from './test-result.ts';
 
 /** Why a result cannot be reckoned with. */
 export type Unsound =
@@ -13,7 +13,9 @@ export type Unsound =
 	/** A bound at or beyond the end of what can be: every water is so. */
 	| 'says-nothing';
 
-const finite = (...numbers: readonly number[]) => numbers.every(Number.isFinite);
+/** Standard uncertainties as they can be: neither is missing, endless or negative. */
+const areUncertainties = (uRandom: number, uCommon: number) =>
+	uRandom >= 0 && uCommon >= 0 && Number.isFinite(uRandom + uCommon);
 
 /** Whether a result can be reckoned with, whoever stored it and by whatever version; null where it can. */
 export function unsoundness(result: TestResult): Unsound | null {
@@ -23,39 +25,41 @@ export function unsoundness(result: TestResult): Unsound | null {
 	switch (result.kind) {
 		case 'value': {
 			const { value, uRandom, uCommon } = result;
-			if (!finite(value, uRandom, uCommon) || uRandom < 0 || uCommon < 0) return 'no-number';
+			if (!Number.isFinite(value) || !areUncertainties(uRandom, uCommon)) return 'no-number';
 			// Squared in every filter: what is beyond this is no uncertainty of a reading.
-			if (Math.hypot(uRandom, uCommon) > most - least) return 'impossible';
+			if (standardUncertaintyOf(result) > most - least) return 'impossible';
 			return isPossible(possible, value) ? null : 'impossible';
 		}
 		case 'interval': {
 			const { lower, upper, best, uRandom, uCommon } = result;
-			if (!finite(lower, upper, best ?? 0, uRandom, uCommon) || uRandom < 0 || uCommon < 0)
+			if (!Number.isFinite(lower) || !Number.isFinite(upper) || !Number.isFinite(best ?? 0))
 				return 'no-number';
+			if (!areUncertainties(uRandom, uCommon)) return 'no-number';
 			if (!(upper - lower > finest)) return 'empty';
 			if (lower >= most - finest || upper <= least + finest) return 'impossible';
 			return isPossible(possible, best ?? (lower + upper) / 2) ? null : 'impossible';
 		}
 		case 'bound': {
 			const { sense, limit } = result;
-			if (!finite(limit)) return 'no-number';
+			if (!Number.isFinite(limit)) return 'no-number';
 			if (sense === '<') return limit > least + finest ? (limit > most ? 'says-nothing' : null) : 'empty';
 			return limit < most - finest ? (limit < least ? 'says-nothing' : null) : 'empty';
 		}
 	}
 }
 
-/** Refuses a result that cannot be reckoned with, in words that say what can be. */
-export function sound(result: TestResult): Result<TestResult> {
+/** Why a result cannot be reckoned with, in words that say what can be; null where it can. */
+export function faultInResult(result: TestResult): Fault | null {
 	const why = unsoundness(result);
-	if (why === null) return ok(result);
+	if (why === null) return null;
 	const { least, most, unit } = POSSIBLE_IN_WATER[result.parameter];
 	const limits = { least, most, unit };
-	if (why === 'impossible') return fail('beyond-scale', 'reading', limits);
+	const field = 'reading';
+	if (why === 'impossible') return { code: 'beyond-scale', field, details: limits };
 	if (why === 'says-nothing' || (why === 'empty' && result.kind === 'bound')) {
-		return fail('says-nothing', 'reading', limits);
+		return { code: 'says-nothing', field, details: limits };
 	}
-	return fail(why === 'empty' ? 'range-reversed' : 'not-a-number', 'reading');
+	return { code: why === 'empty' ? 'range-reversed' : 'not-a-number', field };
 }
 
 /** Asks about a result that is possible, but that hardly any water of its kind holds; null where it is usual. */

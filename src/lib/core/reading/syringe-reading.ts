@@ -51,7 +51,7 @@ export function faultInSyringeMarks(meter: SyringeMeter, marks: SyringeMarks): F
 		if (!isOnScale(end.lowerMl, capacityMl, graduationMl)) {
 			return faultOfVolume(end.lowerMl, `fills.${i}.end.lowerMl`, meter);
 		}
-		if (!isOnScale(end.upperMl, capacityMl, graduationMl)) {
+		if (end.upperMl !== end.lowerMl && !isOnScale(end.upperMl, capacityMl, graduationMl)) {
 			return faultOfVolume(end.upperMl, `fills.${i}.end.upperMl`, meter);
 		}
 		if (end.lowerMl > end.upperMl + SLACK_ML) return { code: 'range-reversed', field: `fills.${i}.end` };

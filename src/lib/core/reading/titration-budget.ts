@@ -72,6 +72,8 @@ function quadrature(a: number, b: number, c: number, d: number): number {
 }
 
 function combineRelative(sources: readonly RelativeSource[]): number {
+	// The root of one square is what was squared.
+	if (sources.length === 1) return sources[0]!.relativeU;
 	let sum = 0;
 	for (let i = 0; i < sources.length; i++) sum += sources[i]!.relativeU ** 2;
 	return Math.sqrt(sum);
@@ -86,24 +88,23 @@ function combineRelative(sources: readonly RelativeSource[]): number {
  * @see JCGM 100:2008, 5.1.2, with the components of 4.3.7 and 4.3.9
  */
 export class TitrationBudget {
+	/** What was really needed, as best known: half the last drop and half of every bad one off, the habit brought in. */
+	readonly volume: number;
+	readonly value: number;
+	private readonly perUnit: number;
+
 	constructor(
 		private readonly kit: TitrationKit,
 		private readonly looks: TitrationLooks
-	) {}
-
-	/** What was really needed, as best known: half the last drop and half of every bad one off, the habit brought in. */
-	get volume(): number {
-		const { midpoint, increment } = this.kit;
-		const { volume, shift, bad } = this.looks;
+	) {
+		const { midpoint, increment, atZero, perUnit, factor } = kit;
+		const { volume, shift, bad } = looks;
 		const midway = midpoint ? volume - lastIncrement(increment).bias : volume;
-		return Math.max(0, midway + shift - (bad / 2) * increment);
+		this.volume = Math.max(0, midway + shift - (bad / 2) * increment);
+		this.value = (atZero + perUnit * this.volume) * factor;
+		this.perUnit = Math.abs(perUnit * factor);
 	}
-	get value(): number {
-		return (this.kit.atZero + this.kit.perUnit * this.volume) * this.kit.factor;
-	}
-	private get perUnit(): number {
-		return Math.abs(this.kit.perUnit * this.kit.factor);
-	}
+
 	get graduation(): number {
 		const halfWidth = Math.sqrt(this.looks.squaredWidths) / 2;
 		return (
@@ -157,7 +158,7 @@ export class TitrationBudget {
 		const { onTitrant, onExcess } = this.kit;
 		const titrant = this.titrantPart * combineRelative(onTitrant);
 		const excess = onExcess.length === 0 ? 0 : this.excessPart * combineRelative(onExcess);
-		const reagents = quadrature(titrant, excess, 0, 0);
+		const reagents = excess === 0 ? titrant : quadrature(titrant, excess, 0, 0);
 		return quadrature(this.sampleVolume, this.chartRounding, reagents, this.factor);
 	}
 

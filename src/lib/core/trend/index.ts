@@ -22,6 +22,7 @@ export {
 	type LearnedWater,
 	type WaterEstimate
 } from './water-estimate.ts';
+export { KeptPasses } from './pass.ts';
 export { daysUntilOutside } from './leaving.ts';
 export {
 	CALCIUM_PER_DKH,

@@ -1,10 +1,19 @@
 import { describe, expect, it } from 'vitest';
 import type { ConcentrationInput } from '../balance/index.ts';
 import { normalDeviate, seededRandom } from '../numeric/index.ts';
-import { PARAMETERS, type ParameterId } from '../quantity/index.ts';
+import { PARAMETER_IDS, PARAMETERS, type ParameterId } from '../quantity/index.ts';
 import type { TestResult } from '../reading/index.ts';
-import { addDays, daysBetween, instant } from '../time/index.ts';
-import { estimateOne, estimateWater, learnWater, type History, type Observation } from './index.ts';
+import { addDays, daysBetween, instant, type Instant } from '../time/index.ts';
+import {
+	estimateFrom,
+	estimateOne,
+	estimateWater,
+	KeptPasses,
+	learnWater,
+	type History,
+	type Observation,
+	type WaterEstimate
+} from './index.ts';
 
 const start = instant(1_700_000_000_000);
 const day = (n: number) => addDays(start, n);
@@ -417,5 +426,34 @@ describe('what was learned before', () => {
 				now.map((h) => h.parameter).filter((p) => !anew.includes(p))
 			);
 		}
+	});
+	it.each(changes)('is passed over once a day, and tells the same at any moment: %s', (_, change) => {
+		const passes = new KeptPasses();
+		const before = learnWater(tank(10));
+		const after = learnWater(change(tank(10)), undefined, before);
+		const told = (estimate: WaterEstimate, at: Instant) =>
+			PARAMETER_IDS.flatMap((p) => {
+				const own = estimate.of(p);
+				return own ? [own.at(at), own.at(addDays(at, -30)), own.consumptionPerDay, own.netChangePerDay] : [];
+			});
+		for (const [learned, days] of [
+			[before, 121.1],
+			[before, 121.9],
+			[after, 121.95],
+			[after, 122.3],
+			[before, 122.3]
+		] as const) {
+			const anew = estimateFrom(learned, day(days));
+			const kept = estimateFrom(learned, day(days), undefined, passes);
+			expect(told(kept, day(days)).length).toBeGreaterThan(0);
+			expect(told(kept, day(days))).toEqual(told(anew, day(days)));
+			expect(kept.departure).toEqual(anew.departure);
+		}
+		// The very same while nothing is new, and made once more with whatever is.
+		const group = [after.treated.at(-1)!];
+		const pass = passes.of(group, day(100));
+		expect(passes.of([...group], day(100))).toBe(pass);
+		expect(passes.of(group, day(101))).not.toBe(pass);
+		expect(passes.of([{ ...group[0]! }], day(100))).not.toBe(pass);
 	});
 });

@@ -1,25 +1,17 @@
 import { invertPositiveDefinite, median, truncatedNormal } from '../numeric/index.ts';
 import { PARAMETERS, type ParameterId } from '../quantity/index.ts';
 import { unsoundness, type Unsound } from '../reading/index.ts';
-import { addDays, daysBetween, type Instant } from '../time/index.ts';
+import { addDays, DAY_MS, daysBetween, instant, type Instant } from '../time/index.ts';
 import type { Estimate, History, Prediction, RatePerDay } from './estimate.ts';
 import type { HistoryItem } from './history-items.ts';
-import { CALCIFYING, layOut, leastOf, PER_DKH, type Layout, type Member } from './layout.ts';
-import {
-	adjointOfLinear,
-	beliefAt,
-	filterLinear,
-	seenAt,
-	type Belief,
-	type LinearAdjoint,
-	type LinearTrack,
-	type Sight
-} from './linear-gaussian/index.ts';
+import { CALCIFYING, leastOf, PER_DKH, type Member } from './layout.ts';
+import { beliefAt, seenAt, type Belief, type Sight } from './linear-gaussian/index.ts';
+import { passOver, type KeptPasses, type Pass } from './pass.ts';
 import { followSalinity, withSalinity } from './salinity.ts';
 import { TREND_SETTINGS } from './settings.ts';
 import { treat, type Treated } from './treat.ts';
 
-/** Consumption is told as the mean of so many days. */
+/** Consumption is told as the mean of so many days, and the begun one. */
 export const CONSUMPTION_DAYS = 14;
 /** Readings of the latest kit that stand for its common uncertainty. */
 const LATEST_READINGS = 12;
@@ -49,17 +41,6 @@ export interface LeftOut {
 	readonly why: Unsound | 'no-line';
 }
 
-interface Run {
-	readonly layout: Layout;
-	readonly track: LinearTrack;
-	readonly adjoint: LinearAdjoint;
-}
-
-function run(layout: Layout): Run {
-	const track = filterLinear(layout.model, layout.items);
-	return { layout, track, adjoint: adjointOfLinear(track) };
-}
-
 /** Part of a level's variance that the kits' own errors explain: what another reading with them cannot narrow. */
 function explainedByKits(belief: Belief, member: Member): number {
 	const kits = [...member.biases.values()];
@@ -87,13 +68,13 @@ function aboveLeast(
 }
 
 class MemberEstimate implements Estimate {
-	readonly #run: Run;
+	readonly #run: Pass;
 	readonly #member: Member;
 	readonly #now: Instant;
 	readonly #kitU: number;
 	readonly #sumDays: number;
 
-	constructor(run: Run, member: Member, now: Instant, sumFrom: Instant) {
+	constructor(run: Pass, member: Member, now: Instant, sumFrom: Instant) {
 		this.#run = run;
 		this.#member = member;
 		this.#now = now;
@@ -182,7 +163,7 @@ class MemberEstimate implements Estimate {
 	}
 }
 
-function departureOf(run: Run, now: Instant): Departure | null {
+function departureOf(run: Pass, now: Instant): Departure | null {
 	const alkalinity = run.layout.members.find((m) => m.treated.prepared.parameter === 'alkalinity');
 	const calcium = run.layout.members.find((m) => m.treated.prepared.parameter === 'calcium');
 	if (!alkalinity || !calcium) return null;
@@ -214,8 +195,8 @@ function attempt<T>(parameters: readonly ParameterId[], leftOut: LeftOut[], work
 }
 
 /** The last pass over parameters that are estimated together; throws where one has nothing finite to tell. */
-function together(group: readonly Treated[], now: Instant, sumFrom: Instant) {
-	const done = run(layOut(group, sumFrom));
+function together(group: readonly Treated[], now: Instant, sumFrom: Instant, passes: KeptPasses | null) {
+	const done = passes ? passes.of(group, sumFrom) : passOver(group, sumFrom);
 	const members = done.layout.members.map(
 		(member) => [member.treated.prepared.parameter, new MemberEstimate(done, member, now, sumFrom)] as const
 	);
@@ -265,7 +246,7 @@ export function learnWater(
 			const one = treat(salted, upTo, known('salinity'));
 			if (!one) return null;
 			const last = one.prepared.observations.at(-1)!.at;
-			const { members } = together([one], last, addDays(last, -CONSUMPTION_DAYS));
+			const { members } = together([one], last, addDays(last, -CONSUMPTION_DAYS), null);
 			treated.push(one);
 			return members[0]![1];
 		});
@@ -281,22 +262,29 @@ export function learnWater(
 	return { treated, leftOut };
 }
 
+/** Sums over the last fortnight begin with a day, UTC: what is passed over for them holds until midnight. */
+function beginOfSums(now: Instant): Instant {
+	return instant(Math.floor(addDays(now, -CONSUMPTION_DAYS) / DAY_MS) * DAY_MS);
+}
+
 /**
  * Tells a moment from what was learned. Alkalinity, calcium and magnesium are bound by the stoichiometry of
  * calcification once each is read often enough; major ions follow the salinity where that is tested.
  *
  * @param sumFrom begin of the days over which consumption is told; the last fortnight unless given
+ * @param passes of earlier moments: what has not changed since is not passed over again
  */
 export function estimateFrom(
 	learned: LearnedWater,
 	now: Instant,
-	sumFrom: Instant = addDays(now, -CONSUMPTION_DAYS)
+	sumFrom: Instant = beginOfSums(now),
+	passes: KeptPasses | null = null
 ): WaterEstimate {
 	const estimates = new Map<ParameterId, Estimate>();
 	const leftOut = [...learned.leftOut];
-	const add = (group: readonly Treated[]): Run | null => {
+	const add = (group: readonly Treated[]): Pass | null => {
 		const parameters = group.map((t) => t.prepared.parameter);
-		const told = attempt(parameters, leftOut, () => together(group, now, sumFrom));
+		const told = attempt(parameters, leftOut, () => together(group, now, sumFrom, passes));
 		for (const [parameter, estimate] of told?.members ?? []) estimates.set(parameter, estimate);
 		return told?.done ?? null;
 	};

@@ -1,5 +1,5 @@
 import { deserialize, serialize } from 'node:v8';
-import type { LearnedWater } from '$lib/core/trend';
+import { KeptPasses, type LearnedWater } from '$lib/core/trend';
 import type { Database } from '../db/connect.ts';
 import type { Reader } from '../repository/database.ts';
 import { keep, keptOf } from '../repository/kept-track.ts';
@@ -52,6 +52,7 @@ export function createMemory(
 ): Memory {
 	const judged = new Last<Promise<unknown>>(MOST_JUDGED);
 	const learned = new Last<Learned>(MOST_LEARNED);
+	const passes = new Last<KeptPasses>(MOST_JUDGED);
 
 	async function make(
 		reader: Reader,
@@ -89,6 +90,11 @@ export function createMemory(
 			judged.set(key, made);
 			made.catch(() => judged.drop(key, made));
 			return made;
+		},
+		passes(waterId) {
+			const known = passes.get(waterId) ?? new KeptPasses();
+			passes.set(waterId, known);
+			return known;
 		},
 		async learned(reader, from, learn) {
 			const of = { ...from, madeFrom: `${program} ${from.madeFrom}` };

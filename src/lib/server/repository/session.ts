@@ -1,6 +1,6 @@
 import { and, desc, eq, gte, inArray, max } from 'drizzle-orm';
 import type { SessionState, SheetTest } from '$lib/contract/session';
-import type { Instant } from '$lib/core/time';
+import { addDays, type Instant } from '$lib/core/time';
 import { benchSession, membership, person, sessionSheet } from '../db/schema/index.ts';
 import type { Reader } from './database.ts';
 import type { SiteScope } from './scope.ts';
@@ -23,13 +23,19 @@ export async function openSession(
 		.values({ siteId: scope.siteId, id, startedAt, startedBy: scope.membershipId, receivedAt });
 }
 
-/** The newest revision that is known of a session; 0 where none is. */
-export async function revisionOf(db: Reader, scope: SiteScope, sessionId: string): Promise<number> {
-	const rows = await db
-		.select({ newest: max(sessionSheet.revision) })
+/** The newest that is known of a session; null where nothing is. */
+export async function newestSheet(
+	db: Reader,
+	scope: SiteScope,
+	sessionId: string
+): Promise<Pick<Sheet, 'revision' | 'state' | 'tests'> | null> {
+	const [newest] = await db
+		.select({ revision: sessionSheet.revision, state: sessionSheet.state, tests: sessionSheet.tests })
 		.from(sessionSheet)
-		.where(and(eq(sessionSheet.siteId, scope.siteId), eq(sessionSheet.sessionId, sessionId)));
-	return rows[0]?.newest ?? 0;
+		.where(and(eq(sessionSheet.siteId, scope.siteId), eq(sessionSheet.sessionId, sessionId)))
+		.orderBy(desc(sessionSheet.revision))
+		.limit(1);
+	return newest ?? null;
 }
 
 export interface Sheet {
@@ -47,20 +53,24 @@ export async function addSheet(db: Reader, scope: SiteScope, sheet: Sheet): Prom
 	await db.insert(sessionSheet).values({ ...sheet, siteId: scope.siteId, savedBy: scope.membershipId });
 }
 
-/** Sessions that are planned or under way, by their newest revision, the last heard of first. */
+/** A session that was not heard of for so long is over. */
+const FORGOTTEN_DAYS = 8;
+
+/** Sessions that are planned or under way now, by their newest revision, the last heard of first. */
 export async function openSessions(
 	db: Reader,
 	scope: SiteScope,
-	since: Instant
+	now: Instant
 ): Promise<(Sheet & { readonly by: string })[]> {
-	const newest = await db
-		.select({ sessionId: sessionSheet.sessionId, revision: max(sessionSheet.revision) })
+	const newest = db
+		.select({ sessionId: sessionSheet.sessionId, revision: max(sessionSheet.revision).as('revision') })
 		.from(sessionSheet)
-		.where(and(eq(sessionSheet.siteId, scope.siteId), gte(sessionSheet.receivedAt, since)))
-		.groupBy(sessionSheet.sessionId);
-	const ids = newest.map((n) => n.sessionId);
-	if (ids.length === 0) return [];
-	const rows = await db
+		.where(
+			and(eq(sessionSheet.siteId, scope.siteId), gte(sessionSheet.receivedAt, addDays(now, -FORGOTTEN_DAYS)))
+		)
+		.groupBy(sessionSheet.sessionId)
+		.as('newest');
+	return db
 		.select({
 			id: sessionSheet.id,
 			sessionId: sessionSheet.sessionId,
@@ -74,18 +84,14 @@ export async function openSessions(
 		})
 		.from(sessionSheet)
 		.innerJoin(
+			newest,
+			and(eq(newest.sessionId, sessionSheet.sessionId), eq(newest.revision, sessionSheet.revision))
+		)
+		.innerJoin(
 			membership,
 			and(eq(membership.siteId, sessionSheet.siteId), eq(membership.id, sessionSheet.savedBy))
 		)
 		.innerJoin(person, eq(person.id, membership.personId))
-		.where(
-			and(
-				eq(sessionSheet.siteId, scope.siteId),
-				inArray(sessionSheet.sessionId, ids),
-				inArray(sessionSheet.state, ['planned', 'under-way'])
-			)
-		)
+		.where(and(eq(sessionSheet.siteId, scope.siteId), inArray(sessionSheet.state, ['planned', 'under-way'])))
 		.orderBy(desc(sessionSheet.receivedAt));
-	const revision = new Map(newest.map((n) => [n.sessionId, n.revision]));
-	return rows.filter((r) => revision.get(r.sessionId) === r.revision);
 }

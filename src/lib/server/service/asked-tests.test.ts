@@ -6,7 +6,7 @@ import { addDays, fromIso, type Instant } from '$lib/core/time';
 import { estimateWater } from '$lib/core/trend';
 import type { StoredEvent } from '../repository/event.ts';
 import type { DatedResult } from '../repository/result.ts';
-import { askedTests, isUnconfirmed } from './asked-tests.ts';
+import { askedTests, isUnconfirmed, type PlannedTest } from './asked-tests.ts';
 
 const now = fromIso('2026-11-23T18:20:00Z');
 const read = (parameter: ParameterId, at: Instant, value: number): DatedResult => ({
@@ -36,8 +36,13 @@ const set = (daysAgo: number, amountMlPerDay: number): StoredEvent =>
 			strength: [{ parameter: 'alkalinity', risePerMlIn100L: 0.14 }]
 		}
 	}) as unknown as StoredEvent;
-const asked = (events: readonly StoredEvent[], results: readonly DatedResult[]) =>
+const asked = (
+	events: readonly StoredEvent[],
+	results: readonly DatedResult[],
+	planned: readonly PlannedTest[] = []
+) =>
 	askedTests({
+		planned,
 		events,
 		results,
 		now,
@@ -73,5 +78,16 @@ describe('what is outside', () => {
 		expect(unconfirmed(10, 6)).toBe(true);
 		expect(unconfirmed(6.1, 6)).toBe(false);
 		expect(unconfirmed(6, 8.2)).toBe(false);
+	});
+});
+
+describe('a session that somebody planned', () => {
+	const planned = [{ parameter: 'calcium', at: addDays(now, 0.04) }] as const;
+	it('is due on its day, and stays so until it is read on that day or later', () => {
+		const due = [{ ...planned[0], why: { kind: 'session' } }];
+		expect(asked([], [], planned)).toEqual(due);
+		expect(asked([], [read('calcium', addDays(now, -1), 420)], planned)).toEqual(due);
+		expect(asked([], [read('calcium', addDays(now, -0.1), 420)], planned)).toEqual([]);
+		expect(asked([], [read('alkalinity', now, 8)], planned)).toEqual(due);
 	});
 });

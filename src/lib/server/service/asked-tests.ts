@@ -2,7 +2,7 @@ import type { RecurringDoseDetails } from '$lib/contract/event';
 import { CONVENTIONS } from '$lib/core/caution';
 import { isOutside, judgeResult, type AskedTest, type Band, type Verdict } from '$lib/core/judgement';
 import type { ParameterId } from '$lib/core/quantity';
-import { addDays, type Instant } from '$lib/core/time';
+import { addDays, civilDate, type Instant } from '$lib/core/time';
 import type { WaterEstimate } from '$lib/core/trend';
 import type { Static } from '@sinclair/typebox';
 import type { StoredPlan, StoredPlanNote } from '../repository/correction.ts';
@@ -15,6 +15,12 @@ import { strangeMoves } from './strange-moves.ts';
 export interface PlanWithNotes {
 	readonly stored: StoredPlan;
 	readonly notes: readonly StoredPlanNote[];
+}
+
+/** A test that somebody planned for a time. */
+export interface PlannedTest {
+	readonly parameter: ParameterId;
+	readonly at: Instant;
 }
 
 /** A new setting of a daily dose is news for so long. */
@@ -48,6 +54,7 @@ type Given = Lived & {
 	readonly results: readonly DatedResult[];
 	readonly estimates: WaterEstimate;
 	readonly plans: readonly PlanWithNotes[];
+	readonly planned: readonly PlannedTest[];
 };
 
 const asTests = (parameters: readonly ParameterId[], at: Instant, kind: AskedTest['why']['kind']) =>
@@ -92,7 +99,16 @@ function byMoves(given: Given): AskedTest[] {
 	});
 }
 
-/** The tests that something asks for by a time: a correction, a new daily dose, a move as in no tank. */
+/** What was planned for a day and has not been read on it, or since. */
+function bySessions({ planned, results, timeZone }: Given): AskedTest[] {
+	return planned.flatMap(({ parameter, at }) => {
+		const day = civilDate(at, timeZone);
+		const isRead = results.some((r) => r.result.parameter === parameter && civilDate(r.at, timeZone) >= day);
+		return isRead ? [] : asTests([parameter], at, 'session');
+	});
+}
+
+/** The tests that something asks for by a time: a correction, a new daily dose, a move as in no tank, a planned session. */
 export function askedTests(given: Given): AskedTest[] {
-	return [...byPlans(given), ...bySettings(given), ...byMoves(given)];
+	return [...byPlans(given), ...bySettings(given), ...byMoves(given), ...bySessions(given)];
 }

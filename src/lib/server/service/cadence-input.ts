@@ -19,7 +19,7 @@ import type { StoredEvent } from '../repository/event.ts';
 import type { DatedResult } from '../repository/result.ts';
 import type { ShelfItem } from '../repository/shelf.ts';
 import type { DatedBand, Water } from '../repository/water.ts';
-import { askedTests, isUnconfirmed, type PlanWithNotes } from './asked-tests.ts';
+import { askedTests, isUnconfirmed, type PlannedTest, type PlanWithNotes } from './asked-tests.ts';
 import { bandAt, isLine, plainBand } from './water-history.ts';
 
 /** A reading in doubt asks for a repeat for so long. */
@@ -37,6 +37,7 @@ export interface CadenceGiven {
 	readonly items: readonly ShelfItem[];
 	readonly settings: JudgementSettings;
 	readonly plans: readonly PlanWithNotes[];
+	readonly planned: readonly PlannedTest[];
 	/** Where each parameter stands. */
 	readonly rows: readonly Pick<ParameterToday, 'parameter' | 'band' | 'estimate' | 'single'>[];
 }
@@ -55,7 +56,9 @@ function handsMinutesOf(method: Method): number {
 /** The tests that are due in a water: a barrel, a tap or a bottle is tested when there is a reason, not by the calendar. */
 export function testsDue(water: Pick<Water, 'kind'>, input: CadenceInput): readonly DueTest[] {
 	const tests = dueTests(input);
-	return water.kind === 'tank' ? tests : tests.filter((t) => t.why.kind === 'doubt');
+	return water.kind === 'tank'
+		? tests
+		: tests.filter((t) => t.why.kind === 'doubt' || t.why.kind === 'session');
 }
 
 /** A phosphate medium runs at present. */
@@ -69,7 +72,8 @@ export function cadenceInput(given: CadenceGiven): CadenceInput {
 	const methodOf = new Map(methods.map((m) => [m.code, m]));
 	const own = results.filter((r) => methodOf.get(r.methodCode)?.kind !== 'stated');
 	const used = new Set(own.map((r) => r.result.parameter));
-	const usual = PARAMETER_IDS.filter((p) => used.has(p) || bandAt(targets, p, now) !== null);
+	const wanted = new Set(given.planned.map((p) => p.parameter));
+	const usual = PARAMETER_IDS.filter((p) => used.has(p) || wanted.has(p) || bandAt(targets, p, now) !== null);
 	const lastOf = (p: ParameterId) => results.findLast((r) => r.result.parameter === p) ?? null;
 	const base = {
 		now,

@@ -1,5 +1,5 @@
 import type { Clock, Instant } from '$lib/core/time';
-import type { LearnedWater } from '$lib/core/trend';
+import type { KeptPasses, LearnedWater } from '$lib/core/trend';
 import type { Database } from '../db/connect.ts';
 import type { Reader, Transaction } from '../repository/database.ts';
 
@@ -19,6 +19,8 @@ export interface Deps {
 export interface Memory {
 	/** Within one process: makes it where it is not there. */
 	judged<T>(key: string, make: () => Promise<T>): Promise<T>;
+	/** Within one process: the passes that the last estimates of a water were told from. */
+	passes(waterId: string): KeptPasses;
 	/**
 	 * Over all processes and restarts; looked up by the connection that is held already. What is made is told what was
 	 * known before the last change, where that is at hand.

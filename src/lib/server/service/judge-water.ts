@@ -35,7 +35,7 @@ import {
 	type RuleId,
 	type StageId
 } from '$lib/core/judgement';
-import type { Method } from '$lib/core/method';
+import { parametersOf, type Method } from '$lib/core/method';
 import { PARAMETER_IDS, PARAMETERS, type ParameterId } from '$lib/core/quantity';
 import { boundsOf, plausibleRangeOf, pointOf, standardUncertaintyOf } from '$lib/core/reading';
 import { atReferenceSalinity } from '$lib/core/seawater';
@@ -46,9 +46,10 @@ import { notesOfWater, plansOf } from '../repository/correction.ts';
 import { adoptedMethods } from '../repository/method.ts';
 import type { DatedResult } from '../repository/result.ts';
 import type { SiteScope } from '../repository/scope.ts';
+import { openSessions, type Sheet } from '../repository/session.ts';
 import { shelfItems, type ShelfItem } from '../repository/shelf.ts';
 import { targetsOf, type DatedBand, type Water } from '../repository/water.ts';
-import type { PlanWithNotes } from './asked-tests.ts';
+import type { PlannedTest, PlanWithNotes } from './asked-tests.ts';
 import { cadenceInput, mediumRuns, testsDue } from './cadence-input.ts';
 import type { Deps } from './deps.ts';
 import { judgementSettings } from './judgement-settings.ts';
@@ -333,10 +334,26 @@ export function judgeWater(deps: Deps, scope: SiteScope, water: Water): Promise<
 	return memory.judged(`${water.id} ${water.revision} ${minute}`, () => judgeAnew(deps, scope, water));
 }
 
+/** What planned sessions will read of a water itself, and not of a standard. */
+function plannedTests(
+	sessions: readonly Sheet[],
+	water: Water,
+	adopted: readonly { readonly method: Method }[]
+): PlannedTest[] {
+	return sessions.flatMap(({ state, dueAt, tests }) => {
+		if (state !== 'planned' || dueAt === null) return [];
+		const own = tests.filter((t) => t.waterId === water.id && t.standardId === null && !t.over);
+		return own.flatMap((t) => {
+			const method = adopted.find((m) => m.method.code === t.methodCode)?.method;
+			return method ? parametersOf(method).map((parameter) => ({ parameter, at: dueAt })) : [];
+		});
+	});
+}
+
 async function judgeAnew(deps: Deps, scope: SiteScope, water: Water): Promise<JudgedWater> {
 	const now = deps.clock.now();
 	const since = estimateSince(now);
-	const [read, events, targets, adopted, items, settings, stored, notes] = await Promise.all([
+	const [read, events, targets, adopted, items, settings, stored, notes, sessions] = await Promise.all([
 		soundResultsSince(deps, scope, water.id, since),
 		eventsSince(deps.db, scope, water.id, since),
 		targetsOf(deps.db, scope, water.id),
@@ -344,7 +361,8 @@ async function judgeAnew(deps: Deps, scope: SiteScope, water: Water): Promise<Ju
 		shelfItems(deps.db, scope),
 		judgementSettings(deps.db, scope, water.id),
 		plansOf(deps.db, scope, water.id),
-		notesOfWater(deps.db, scope, water.id)
+		notesOfWater(deps.db, scope, water.id),
+		openSessions(deps.db, scope, now)
 	]);
 	const plans = stored.map((plan): PlanWithNotes => ({
 		stored: plan,
@@ -354,7 +372,11 @@ async function judgeAnew(deps: Deps, scope: SiteScope, water: Water): Promise<Ju
 	const { results } = read;
 	const estimates = await estimateOfWater(deps, water, { results, events, since }, now);
 	const { timeZone } = scope;
-	const base = { water, now, timeZone, settings, results, events, targets, methods, items, estimates, plans };
+	const planned = plannedTests(sessions, water, adopted);
+	const base = {
+		...{ water, now, timeZone, settings, results, events, targets },
+		...{ methods, items, estimates, plans, planned }
+	};
 	const rows: ParameterToday[] = [];
 	const untested: ParameterId[] = [];
 	for (const parameter of PARAMETER_IDS) {

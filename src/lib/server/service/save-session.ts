@@ -1,17 +1,14 @@
 import type { OpenSession, SaveSession } from '$lib/contract/session';
 import { fail, ok, type Result } from '$lib/core/result';
-import { addDays, inOrderByNow, instant, type NamedTime } from '$lib/core/time';
+import { inOrderByNow, instant, type NamedTime } from '$lib/core/time';
 import type { Reader } from '../repository/database.ts';
 import { adoptedMethod } from '../repository/method.ts';
 import type { SiteScope } from '../repository/scope.ts';
-import { addSheet, openSession, openSessions, revisionOf } from '../repository/session.ts';
+import { addSheet, newestSheet, openSession, openSessions } from '../repository/session.ts';
 import { shelfItemsByIds } from '../repository/shelf.ts';
 import { watersOf } from '../repository/water.ts';
 import type { Deps, PooledDeps } from './deps.ts';
 import { once } from './once.ts';
-
-/** A session that was not heard of for so long is over. */
-const FORGOTTEN_DAYS = 8;
 
 /** Keeps a session as it stands, so that it can be gone on with on another device or on another day. */
 export async function saveSession(
@@ -20,7 +17,6 @@ export async function saveSession(
 	command: SaveSession
 ): Promise<Result<{ readonly revision: number }>> {
 	return once(deps, scope, 'save-session', command, async (tx, within) => {
-		within.touch('nothing');
 		const now = within.clock.now();
 		const waters = new Set((await watersOf(tx, scope)).map((w) => w.id));
 		if (!command.tests.every((t) => waters.has(t.waterId))) return fail('unknown-item', 'tests');
@@ -33,8 +29,13 @@ export async function saveSession(
 		);
 		if (!latest.ok) return latest;
 		await openSession(tx, scope, command.sessionId, instant(command.startedAt), now);
-		if ((await revisionOf(tx, scope, command.sessionId)) >= command.revision) {
-			return fail('session-elsewhere', 'revision');
+		const before = await newestSheet(tx, scope, command.sessionId);
+		if (before && before.revision >= command.revision) return fail('session-elsewhere', 'revision');
+		// What is planned is due; what goes on changes nothing of what is believed or asked for.
+		within.touch('nothing');
+		for (const sheet of [before, command]) {
+			if (sheet?.state !== 'planned') continue;
+			for (const waterId of new Set(sheet.tests.map((t) => t.waterId))) within.touch({ waterId });
 		}
 		await addSheet(tx, scope, {
 			id: command.id,
@@ -82,8 +83,10 @@ async function unknownIn(tx: Reader, scope: SiteScope, { tests }: SaveSession): 
 
 /** Sessions of this site that were planned or left unfinished. */
 export async function readSessions(deps: Deps, scope: SiteScope): Promise<readonly OpenSession[]> {
-	const since = addDays(deps.clock.now(), -FORGOTTEN_DAYS);
-	const [sheets, waters] = await Promise.all([openSessions(deps.db, scope, since), watersOf(deps.db, scope)]);
+	const [sheets, waters] = await Promise.all([
+		openSessions(deps.db, scope, deps.clock.now()),
+		watersOf(deps.db, scope)
+	]);
 	const names = new Map(waters.map((w) => [w.id, w.name]));
 	return sheets.map(({ id: _, receivedAt, ...sheet }) => ({
 		...sheet,

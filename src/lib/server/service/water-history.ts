@@ -83,7 +83,8 @@ export async function estimateOfWater(
 	const isAhead = record.results.some((r) => r.at > now);
 	if (!memory || revision === undefined || isAhead) return estimateFrom(learn(record, volumes, now), now);
 	const from = { waterId: id, since: record.since, madeFrom: revision };
-	return estimateFrom(await memory.learned(db, from, (before) => learn(record, volumes, now, before)), now);
+	const learned = await memory.learned(db, from, (before) => learn(record, volumes, now, before));
+	return estimateFrom(learned, now, undefined, memory.passes(id));
 }
 
 /** One reading of what nobody doses says nothing about the days since, and one bound no number: there is no line. */
