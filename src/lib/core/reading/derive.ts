@@ -1,4 +1,11 @@
-import { sampleOf, withDropper, type Dropper, type KitCorrection, type Method } from '../method/index.ts';
+import {
+	sampleOf,
+	withDropper,
+	type Dropper,
+	type KitCorrection,
+	type Method,
+	type Portion
+} from '../method/index.ts';
 import type { ParameterId } from '../quantity/index.ts';
 import { fail, ok, type Result } from '../result/index.ts';
 import { correctedOutcome } from './corrected-outcome.ts';
@@ -17,8 +24,17 @@ import { faultInResult } from './sound.ts';
 import type { TitrationSample } from './titration-budget.ts';
 import { widenedOutcome } from './widened-outcome.ts';
 
-function sampleFor(method: Method, reading: RawReading): Result<TitrationSample> {
-	const ml = sampleOf(method, reading.portion);
+/** Methods are few and their readings many: each size of a method's sample is written out once. */
+const samples = new WeakMap<Method, Partial<Record<Portion, Result<TitrationSample>>>>();
+
+function sampleFor(method: Method, { portion }: RawReading): Result<TitrationSample> {
+	let known = samples.get(method);
+	if (!known) samples.set(method, (known = {}));
+	return (known[portion] ??= newSample(method, portion));
+}
+
+function newSample(method: Method, portion: Portion): Result<TitrationSample> {
+	const ml = sampleOf(method, portion);
 	if (ml === null) return fail('portion-unknown', 'portion');
 	return ok({ ml, fullMl: method.sampleMl!.full, relativeTolerance: method.sampleRelativeTolerance });
 }

@@ -46,7 +46,8 @@ export function faultInSyringeMarks(meter: SyringeMeter, marks: SyringeMarks): F
 		return { code: 'too-many-fills', field: 'fills', details: { most: MAX_FILLS } };
 	for (let i = 0; i < fills.length; i++) {
 		const { startMl, end } = fills[i]!;
-		if (!isOnScale(startMl, capacityMl, graduationMl))
+		// Nearly every one begins full.
+		if (startMl !== capacityMl && !isOnScale(startMl, capacityMl, graduationMl))
 			return faultOfVolume(startMl, `fills.${i}.startMl`, meter);
 		if (!isOnScale(end.lowerMl, capacityMl, graduationMl)) {
 			return faultOfVolume(end.lowerMl, `fills.${i}.end.lowerMl`, meter);
