@@ -9,6 +9,8 @@ import { instant } from '../src/lib/core/time/index.ts';
 import { idMaker } from '../src/lib/server/clock.ts';
 import { connect } from '../src/lib/server/db/connect.ts';
 import { createServices } from '../src/lib/server/services.ts';
+import { serve } from './application.mjs';
+import { freePort } from './database.mjs';
 
 interface Aim {
 	readonly name: string;
@@ -20,6 +22,7 @@ interface Aim {
 const LOOKS = 15;
 const PEOPLE = 200;
 const EACH_MS = 10_000;
+const RESTARTS = 3;
 const CROWD_MS = 40_000;
 const MIXED_VIEWS = 5000;
 const MIXED_AT_ONCE = 8;
@@ -44,11 +47,14 @@ const person = { id: personId, displayName: 'Keeper' };
 
 const agent = new Agent({ keepAlive: true, maxSockets: 512 });
 /** A look: how long until its first byte and its end, ms, and what came over the wire, bytes. */
-function look(path: string): Promise<{ first: number; ms: number; wire: number; plain: number }> {
+function look(
+	path: string,
+	at = origin
+): Promise<{ first: number; ms: number; wire: number; plain: number }> {
 	return new Promise((done, failed) => {
 		const start = performance.now();
 		const headers = { cookie, accept: 'text/html', 'accept-encoding': 'gzip' };
-		request(origin + path, { agent, headers }, (response) => {
+		request(at + path, { agent, headers }, (response) => {
 			const parts: Buffer[] = [];
 			let first = 0;
 			response.on('data', (part: Buffer) => {
@@ -146,6 +152,23 @@ for (const [view, most] of VIEWS) {
 	aim(`${view}, after a write to another water`, ratio, most);
 	if (view === 'trends') aim('trends over the wire', wire / 1000, 60, 'kB');
 }
+
+/** The first look at Today of a server that has just been started, beside pages without data of the same server. */
+async function afterRestart(): Promise<number> {
+	const ratios: number[] = [];
+	for (let i = 0; i < RESTARTS; i++) {
+		const env = { DATABASE_URL: need('DATABASE_URL'), TEVRIK_REQUESTS_PER_MINUTE: '1000000' };
+		const fresh = await serve({ port: await freePort(), quiet: true, env });
+		// By another water's pages: what a server compiles and connects at its first page is none of Today's work.
+		for (let n = 0; n < 3; n++) await look(ofWater(other, 'help'), fresh.origin);
+		const helps: number[] = [];
+		for (let n = 0; n < 5; n++) helps.push((await look(ofWater(other, 'help'), fresh.origin)).ms);
+		ratios.push((await look(ofWater(own, 'today'), fresh.origin)).ms / median(helps));
+		await fresh.stop();
+	}
+	return median(ratios);
+}
+aim('today, first look after a restart', await afterRestart(), 15);
 aim('today, first look after a save to this water', (await ratioOf(ofWater(own, 'today'), own)).ratio, 8);
 if (oldWater) {
 	for (const [view, most] of VIEWS) {

@@ -69,7 +69,7 @@ const core = fastest(viaCore);
 const bare = fastest(viaFlat);
 console.log(`sums: core ${core.sum.toFixed(6)}, flat ${bare.sum.toFixed(6)}`);
 console.log(
-	`a result through the core takes ${(bare.perSecond / core.perSecond).toFixed(1)} times the flat function (aim: at most 20)`
+	`a result through the core takes ${(bare.perSecond / core.perSecond).toFixed(1)} times the flat function (aim: at most 15)`
 );
 
 /** The model of a titration, whose inputs are drawn by the simulation. */

@@ -1,4 +1,5 @@
-// npm run fuzz -- [--minutes N] [--seed N] [--workers N]   nonsense at every form, endpoint and address
+// npm run fuzz -- [--minutes N | --requests N] [--seed N] [--workers N]   nonsense at every form, endpoint and address,
+// for so long, or so often
 import { closeSync, mkdtempSync, openSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -10,6 +11,9 @@ import { idMaker } from '../src/lib/server/clock.ts';
 import { main } from './say.mjs';
 import { withTemplateWorld } from './template-world.ts';
 import { TEST_START } from './test-engine.mjs';
+
+/** After so many requests it says how far it is. */
+const EACH = 5000;
 
 function option(name: string, usual: number): number {
 	const i = process.argv.indexOf(`--${name}`);
@@ -35,6 +39,7 @@ function reported(logFile: string): ReadonlyMap<string, number> {
 }
 
 await main(async () => {
+	const most = process.argv.includes('--requests') ? option('requests', 1) : null;
 	const [minutes, seed, workers] = [option('minutes', 5), option('seed', 1), option('workers', 4)];
 	const folder = mkdtempSync(join(tmpdir(), 'tevrik-fuzz-'));
 	const logFile = join(folder, 'server.log');
@@ -47,10 +52,14 @@ await main(async () => {
 		const attacked = await scout(origin, nowMs, newId, [newId(), newId()]);
 		const doors = allDoors();
 		const until = begun + minutes * 60_000;
+		let sent = 0;
+		const enough = () => {
+			if (++sent % EACH === 0)
+				console.error(`${sent} sent in ${Math.round((Date.now() - begun) / 60_000)} minutes`);
+			return most === null ? Date.now() > until : sent > most;
+		};
 		const results = await Promise.all(
-			Array.from({ length: workers }, (_, i) =>
-				attack(doors, attacked, seed + i, () => Date.now() > until, 0.08)
-			)
+			Array.from({ length: workers }, (_, i) => attack(doors, attacked, seed + i, enough, 0.08))
 		);
 		const findings = results.flatMap((r) => r.findings);
 		const count = (what: Finding['what']) => findings.filter((f) => f.what === what).length;
@@ -63,7 +72,7 @@ await main(async () => {
 		const caught = reported(logFile);
 		for (const [what, times] of caught) console.log(`\nreported ${times} times: ${what}`);
 		console.log(
-			`\n${requests} requests to ${doors.length} doors in ${minutes} minutes (seed ${seed}):`,
+			`\n${requests} requests to ${doors.length} doors in ${Math.round((Date.now() - begun) / 60_000)} minutes (seed ${seed}):`,
 			`${count('failed')} answered 5xx, ${caught.size} kinds of fault reported, ${stored.length} nonsense stored, ${count('nameless')} answered without the name of a field`
 		);
 		if (findings.length + stored.length + caught.size > 0) process.exitCode = 1;

@@ -158,7 +158,7 @@ async function formFor(
 		const { text, status } = await send(attacked, key, { method: 'GET', headers: { accept: 'text/html' } });
 		forms = status === 200 ? formsIn(text) : [];
 		formCache.set(key, forms);
-		if (formCache.size > 400) formCache.delete([...formCache.keys()][0]!);
+		if (formCache.size > 4000) formCache.delete([...formCache.keys()][0]!);
 	}
 	const own = forms.filter((f) =>
 		door.action === '' ? f.action === '' || !f.action.includes('?/') : f.action.endsWith(door.action)

@@ -88,6 +88,26 @@ describe('a session', () => {
 		await world.services.saveSession(theirs.scope, sheet(theirs.waterId));
 		expect(await world.services.readSessions(mine.scope)).toEqual([]);
 	});
+	it('is due on its day where it was planned, until it is begun, dropped or read', async () => {
+		const { scope, waterId } = await world.site('planned');
+		const day = async () => {
+			const { today, dueToday } = await world.ask('day', waterId);
+			return { due: today.due.map((d) => d.why.kind), dueToday };
+		};
+		expect(await day()).toEqual({ due: [], dueToday: [] });
+		const tomorrow = sheet(waterId, { state: 'planned', dueAt: addDays(NOON, 1) });
+		await world.services.saveSession(scope, tomorrow);
+		expect(await day()).toEqual({ due: ['session'], dueToday: [] });
+		const tonight = { ...tomorrow, id: world.deps.newId(), revision: 2, dueAt: addDays(NOON, 0.3) };
+		await world.services.saveSession(scope, tonight);
+		expect(await day()).toEqual({ due: ['session'], dueToday: ['nitrate'] });
+		expect((await world.ask('bench', waterId, HABITS)).due).toMatchObject([
+			{ parameter: 'nitrate', why: { kind: 'session' } }
+		]);
+		const begun = { ...tonight, id: world.deps.newId(), revision: 3, state: 'under-way' as const };
+		await world.services.saveSession(scope, begun);
+		expect(await day()).toEqual({ due: [], dueToday: [] });
+	});
 	it('is forgotten after a week, and kept for ever all the same', async () => {
 		const { scope, waterId } = await world.site('forgotten');
 		await world.services.saveSession(scope, sheet(waterId, { state: 'planned', dueAt: addDays(NOON, 1) }));

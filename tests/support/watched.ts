@@ -7,7 +7,8 @@ import { watersOf } from '../../src/lib/server/repository/water.ts';
 import type { Services } from '../../src/lib/server/services.ts';
 
 /** Every command that may change what is kept, by what it is known to raise. */
-const RAISES: Readonly<Partial<Record<keyof Services, 'water' | 'site' | 'either'>>> = {
+const RAISES: Readonly<Partial<Record<keyof Services, 'water' | 'site' | 'either' | 'water-at-most'>>> = {
+	saveSession: 'water-at-most',
 	saveTestRun: 'either',
 	correctReading: 'either',
 	keepReading: 'site',
@@ -33,7 +34,7 @@ const RAISES: Readonly<Partial<Record<keyof Services, 'water' | 'site' | 'either
 	takePhotographBack: 'site'
 };
 /** What nothing that is kept stands on. */
-const RAISE_NOTHING: ReadonlySet<keyof Services> = new Set(['saveSession', 'sendSample']);
+const RAISE_NOTHING: ReadonlySet<keyof Services> = new Set(['sendSample']);
 
 type Command = (scope: SiteScope, command: { readonly id: string }, ...rest: unknown[]) => Promise<unknown>;
 
@@ -68,6 +69,7 @@ export function watched(db: Database, services: Services): Services {
 			const isDone = outcome.ok && !sentBefore;
 			const wanted = !isDone || !raised ? [false, false] : raised === 'site' ? [true, false] : [false, true];
 			if (isDone && raised === 'either') expect([site, water], name).toContain(true);
+			else if (isDone && raised === 'water-at-most') expect(alone && site, name).toBe(false);
 			else if (alone || wanted.includes(true))
 				expect([site, water], `${name} raises the counter of its site, of its water`).toEqual(wanted);
 			return outcome;

@@ -117,17 +117,22 @@ function cadence(
 	when: (parameter: ParameterId, last: Instant, longest: number, input: CadenceInput) => Timed
 ): Cadence {
 	return (input) => {
-		const { now, lastAt, doubtful } = input;
+		const { now, lastAt, doubtful, usual, asked } = input;
 		const tests: DueTest[] = [];
-		for (const parameter of input.usual) {
+		for (const parameter of new Set([...usual, ...asked.map((a) => a.parameter)])) {
 			const last = lastAt[parameter];
 			const weight = WEIGHT[parameter];
 			if (doubtful.includes(parameter)) {
 				tests.push({ parameter, why: { kind: 'doubt' }, dueAt: now, weight: weight + 20 });
 				continue;
 			}
-			const longest = longestDays(parameter, input);
-			if (longest === null) continue;
+			const longest = usual.includes(parameter) ? longestDays(parameter, input) : null;
+			if (longest === null) {
+				// It has no pause of its own: it is due where something asks for it.
+				const [first] = asked.filter((a) => a.parameter === parameter).sort((a, b) => a.at - b.at);
+				if (first) tests.push({ parameter, why: first.why, dueAt: first.at, weight });
+				continue;
+			}
 			if (last === undefined) {
 				tests.push({ parameter, why: { kind: 'never' }, dueAt: now, weight });
 				continue;

@@ -52,6 +52,23 @@ describe('what is to be tested now', () => {
 		expect(due(cycling)).toEqual(['ammonia']);
 		expect(due(input({ lastAt: {} }))).not.toContain('ammonia');
 	});
+	it('asks for what somebody planned, also where no calendar does', () => {
+		const at = addDays(now, 2);
+		const asked = [
+			{ parameter: 'ammonia', at: addDays(now, 5), why: { kind: 'session' } },
+			{ parameter: 'ammonia', at, why: { kind: 'session' } },
+			{ parameter: 'potassium', at, why: { kind: 'session' } }
+		] as const;
+		const planned = byLongestInterval(input({ asked })).filter((t) => t.why.kind === 'session');
+		// Potassium was never asked for in this water; ammonia is asked for by what happens alone.
+		expect(planned.map((t) => [t.parameter, t.dueAt])).toEqual([
+			['ammonia', at],
+			['potassium', at]
+		]);
+		// What is due sooner by itself stays so.
+		const late = [{ parameter: 'magnesium', at, why: { kind: 'session' } }] as const;
+		expect(due(input({ asked: late }))).toContain('magnesium');
+	});
 	it('puts a doubt first', () => {
 		const [first] = byLongestInterval(input({ doubtful: ['calcium'] }));
 		expect(first).toMatchObject({ parameter: 'calcium', why: { kind: 'doubt' } });

@@ -63,7 +63,7 @@ export async function openSessions(
 	now: Instant
 ): Promise<(Sheet & { readonly by: string })[]> {
 	const newest = db
-		.select({ sessionId: sessionSheet.sessionId, revision: max(sessionSheet.revision).as('revision') })
+		.select({ sessionId: sessionSheet.sessionId, last: max(sessionSheet.revision).as('last_revision') })
 		.from(sessionSheet)
 		.where(
 			and(eq(sessionSheet.siteId, scope.siteId), gte(sessionSheet.receivedAt, addDays(now, -FORGOTTEN_DAYS)))
@@ -85,7 +85,7 @@ export async function openSessions(
 		.from(sessionSheet)
 		.innerJoin(
 			newest,
-			and(eq(newest.sessionId, sessionSheet.sessionId), eq(newest.revision, sessionSheet.revision))
+			and(eq(newest.sessionId, sessionSheet.sessionId), eq(newest.last, sessionSheet.revision))
 		)
 		.innerJoin(
 			membership,

@@ -72,8 +72,7 @@ export function cadenceInput(given: CadenceGiven): CadenceInput {
 	const methodOf = new Map(methods.map((m) => [m.code, m]));
 	const own = results.filter((r) => methodOf.get(r.methodCode)?.kind !== 'stated');
 	const used = new Set(own.map((r) => r.result.parameter));
-	const wanted = new Set(given.planned.map((p) => p.parameter));
-	const usual = PARAMETER_IDS.filter((p) => used.has(p) || wanted.has(p) || bandAt(targets, p, now) !== null);
+	const usual = PARAMETER_IDS.filter((p) => used.has(p) || bandAt(targets, p, now) !== null);
 	const lastOf = (p: ParameterId) => results.findLast((r) => r.result.parameter === p) ?? null;
 	const base = {
 		now,
