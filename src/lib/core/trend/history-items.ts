@@ -166,6 +166,8 @@ export interface Prepared {
 	readonly parameter: ParameterId;
 	readonly origin: Instant;
 	readonly observations: readonly Observation[];
+	/** With the observations all that the rest follows from. */
+	readonly inputs: readonly ConcentrationInput[];
 	/** Measurements first at equal times; what is still to come stands after them. */
 	readonly items: readonly HistoryItem[];
 	readonly prior: LevelRate;
@@ -177,10 +179,15 @@ export interface Prepared {
 	readonly usualLevel: number;
 }
 
+/** What was read up to a time. */
+export function readUntil({ observations }: History, now: Instant): readonly Observation[] {
+	return observations.filter((o) => o.at <= now);
+}
+
 /** @returns null without a single reading up to now */
 export function prepare(history: History, now: Instant): Prepared | null {
 	const { parameter } = history;
-	const observations = history.observations.filter((o) => o.at <= now);
+	const observations = readUntil(history, now);
 	const first = observations[0];
 	if (!first) return null;
 	const origin = first.at;
@@ -212,6 +219,7 @@ export function prepare(history: History, now: Instant): Prepared | null {
 		parameter,
 		origin,
 		observations,
+		inputs: history.inputs,
 		items,
 		flowPerDay,
 		flowU,

@@ -1,12 +1,7 @@
 import type { ParameterId } from '../quantity/index.ts';
 import type { Instant } from '../time/index.ts';
 import { layOut, type Layout } from './layout.ts';
-import {
-	adjointOfLinear,
-	filterLinear,
-	type LinearAdjoint,
-	type LinearTrack
-} from './linear-gaussian/index.ts';
+import { filterLinear, LinearAdjoint, type LinearTrack } from './linear-gaussian/index.ts';
 import type { Treated } from './treat.ts';
 
 /** What filter and smoother know of parameters that are estimated together; tells any moment. */
@@ -20,7 +15,7 @@ export interface Pass {
 export function passOver(group: readonly Treated[], sumFrom: Instant): Pass {
 	const layout = layOut(group, sumFrom);
 	const track = filterLinear(layout.model, layout.items);
-	return { layout, track, adjoint: adjointOfLinear(track) };
+	return { layout, track, adjoint: new LinearAdjoint(track) };
 }
 
 interface Kept {

@@ -8,8 +8,25 @@ import type { Estimate, History, Observation, Prediction } from './estimate.ts';
 const KNOWN_WITHIN = 0.6;
 const LEAST_READINGS = 3;
 
-/** How salty it was against the reference, 1 where that is not known well. */
-function saltinessAt(salinity: Estimate, at: Instant): { readonly ratio: number; readonly u: number } {
+/** How salty a water was against the reference, 1 where that is not known well. */
+interface Saltiness {
+	readonly ratio: number;
+	readonly u: number;
+}
+
+/** Tells it of any time, of the same time once: what follows the salinity was mostly read at the same moments. */
+export type SaltinessAt = (at: Instant) => Saltiness;
+
+export function saltinessBy(salinity: Estimate): SaltinessAt {
+	const told = new Map<Instant, Saltiness>();
+	return (at) => {
+		const known = told.get(at) ?? saltinessAt(salinity, at);
+		told.set(at, known);
+		return known;
+	};
+}
+
+function saltinessAt(salinity: Estimate, at: Instant): Saltiness {
 	if (salinity.basedOn < LEAST_READINGS) return { ratio: 1, u: 0 };
 	const { value, uRandom } = salinity.at(at);
 	// The instrument's own error is the same going in and coming out.
@@ -45,16 +62,16 @@ function scaledResult(result: TestResult, by: number, relativeU: number): TestRe
  * A major ion's history as it would be at S = 35, so that evaporation and topping up move nothing: every reading by the
  * salinity of its time, new water by its own.
  */
-export function followSalinity(history: History, salinity: Estimate): History {
+export function followSalinity(history: History, saltiness: SaltinessAt): History {
 	const observations = history.observations.map((o): Observation => {
-		const { ratio, u } = saltinessAt(salinity, o.at);
+		const { ratio, u } = saltiness(o.at);
 		return { ...o, result: scaledResult(o.result, 1 / ratio, u / ratio) };
 	});
 	const inputs = history.inputs.map((input): ConcentrationInput => {
 		if (input.kind !== 'exchange' || !input.newWater) return input;
 		const ratio = input.newSalinity
 			? input.newSalinity.value / REFERENCE_SALINITY
-			: saltinessAt(salinity, input.at).ratio;
+			: saltiness(input.at).ratio;
 		return { ...input, newWater: { value: input.newWater.value / ratio, u: input.newWater.u / ratio } };
 	});
 	return { ...history, observations, inputs };

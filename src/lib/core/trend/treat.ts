@@ -1,7 +1,7 @@
 import type { Instant } from '../time/index.ts';
 import { findSteps } from './change-point.ts';
 import type { ConsumptionChange, Doubt, History } from './estimate.ts';
-import { prepare, type HistoryItem, type Prepared } from './history-items.ts';
+import { prepare, readUntil, type HistoryItem, type Prepared } from './history-items.ts';
 import type { WanderNoise } from './level-rate/index.ts';
 import { sameData } from './same-data.ts';
 import { TREND_SETTINGS } from './settings.ts';
@@ -26,15 +26,19 @@ const LEAST_FOR_STEPS = 8;
 /** A step is about so large, as a share of the consumption, before anything is read. */
 const USUAL_STEP = 0.6;
 
+function isNothingNew({ observations, inputs }: Prepared, history: History, now: Instant): boolean {
+	return sameData(observations, readUntil(history, now)) && sameData(inputs, history.inputs);
+}
+
 /**
  * @param before what was learned of the parameter earlier: it holds as long as nothing was read or done that it does not
  *   know of, and saves the work
  * @returns null without a reading up to now
  */
 export function treat(history: History, now: Instant, before: Treated | null = null): Treated | null {
+	if (before && isNothingNew(before.prepared, history, now)) return before;
 	const prepared = prepare(history, now);
 	if (!prepared) return null;
-	if (before && sameData(before.prepared, prepared)) return before;
 	const { observations, parameter } = prepared;
 	const bounds = observations.filter((o) => o.result.kind === 'bound').length;
 	const mostlyBounds = bounds > observations.length / 2;

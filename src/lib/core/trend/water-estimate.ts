@@ -7,7 +7,7 @@ import type { HistoryItem } from './history-items.ts';
 import { CALCIFYING, leastOf, PER_DKH, type Member } from './layout.ts';
 import { beliefAt, seenAt, type Belief, type Sight } from './linear-gaussian/index.ts';
 import { passOver, type KeptPasses, type Pass } from './pass.ts';
-import { followSalinity, withSalinity } from './salinity.ts';
+import { followSalinity, saltinessBy, withSalinity, type SaltinessAt } from './salinity.ts';
 import { TREND_SETTINGS } from './settings.ts';
 import { treat, type Treated } from './treat.ts';
 
@@ -225,6 +225,20 @@ export interface LearnedWater {
 	readonly leftOut: readonly LeftOut[];
 }
 
+/** What a treated salinity tells of the past stays the same as long as it is the same. */
+const saltinesses = new WeakMap<Treated, SaltinessAt>();
+
+/** @throws {RangeError} where it has nothing finite to tell */
+function saltinessOf(treated: Treated): SaltinessAt {
+	const known = saltinesses.get(treated);
+	if (known) return known;
+	const last = treated.prepared.observations.at(-1)!.at;
+	const { members } = together([treated], last, addDays(last, -CONSUMPTION_DAYS), null);
+	const told = saltinessBy(members[0]![1]);
+	saltinesses.set(treated, told);
+	return told;
+}
+
 /**
  * @param upTo what was read later is not known yet
  * @param before what was learned earlier: of a parameter about which nothing is new it is taken over
@@ -240,22 +254,20 @@ export function learnWater(
 	const treated: Treated[] = [];
 	const usable = histories.map((history) => withoutUnsound(history, leftOut));
 	const salted = usable.find((h) => h.parameter === 'salinity');
-	const salinity =
+	const saltiness =
 		salted &&
 		attempt(['salinity'], leftOut, () => {
 			const one = treat(salted, upTo, known('salinity'));
-			if (!one) return null;
-			const last = one.prepared.observations.at(-1)!.at;
-			const { members } = together([one], last, addDays(last, -CONSUMPTION_DAYS), null);
-			treated.push(one);
-			return members[0]![1];
+			const told = one && saltinessOf(one);
+			if (one) treated.push(one);
+			return told;
 		});
 	for (const history of usable) {
 		const { parameter } = history;
 		if (parameter === 'salinity') continue;
-		const followed = PARAMETERS[parameter].followsSalinity && salinity;
+		const followed = PARAMETERS[parameter].followsSalinity && saltiness;
 		const one = attempt([parameter], leftOut, () =>
-			treat(followed ? followSalinity(history, salinity) : history, upTo, known(parameter))
+			treat(followed ? followSalinity(history, saltiness) : history, upTo, known(parameter))
 		);
 		if (one) treated.push(one);
 	}

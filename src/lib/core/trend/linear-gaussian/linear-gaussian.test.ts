@@ -8,7 +8,7 @@ import {
 	timelineOf,
 	type TimelineItem
 } from '../level-rate/index.ts';
-import { adjointOfLinear, beliefAt, filteredAfter, filterLinear, seenAt, type LinearItem } from './index.ts';
+import { beliefAt, filteredAfter, filterLinear, LinearAdjoint, seenAt, type LinearItem } from './index.ts';
 
 const prior = { level: 8, rate: 0.3, levelVariance: 2, covariance: 0.1, rateVariance: 0.5 };
 const wander = { levelPerDay: 0.003, ratePerDay: 0.0008 };
@@ -90,7 +90,7 @@ describe('the general filter', () => {
 					},
 					items
 				);
-				const back = adjointOfLinear(general);
+				const back = new LinearAdjoint(general);
 				const end = filteredAfter(general, items.length - 1);
 				const last = timeline.length - 1;
 				expect(end.mean[0]).toBeCloseTo(track.after.level[last]!, 7);

@@ -7,10 +7,55 @@ export interface Belief {
 	readonly covariance: Float64Array;
 }
 
-/** Adjoint of all later items, after each item: `size` and size² numbers an item. */
-export interface LinearAdjoint {
-	readonly lambda: Float64Array;
-	readonly capital: Float64Array;
+/**
+ * What later items say about every state, from the last to the first: the adjoint of all later items, after each item.
+ * It is carried back as far as somebody looks: whoever asks about the present needs none of it.
+ *
+ * @see Bierman (1973), Automatica 9, 503, the modified Bryson–Frazier smoother: nothing is inverted
+ */
+export class LinearAdjoint {
+	readonly #track: LinearTrack;
+	/** `size` and size² numbers an item. */
+	readonly #lambdas: Float64Array;
+	readonly #capitals: Float64Array;
+	/** Just after the first item that has been reached. */
+	readonly #lambda: Float64Array;
+	readonly #capital: Float64Array;
+	#reached: number;
+
+	constructor(track: LinearTrack) {
+		const { size: n } = track.model;
+		this.#track = track;
+		this.#reached = track.items.length;
+		this.#lambdas = new Float64Array(this.#reached * n);
+		this.#capitals = new Float64Array(this.#reached * n * n);
+		this.#lambda = new Float64Array(n);
+		this.#capital = new Float64Array(n * n);
+	}
+
+	/** Of all that comes after item i; the caller's own copies. */
+	after(i: number): { readonly lambda: Float64Array; readonly capital: Float64Array } {
+		const n = this.#track.model.size;
+		while (this.#reached > i) this.#goBack();
+		return {
+			lambda: this.#lambdas.slice(i * n, (i + 1) * n),
+			capital: this.#capitals.slice(i * n * n, (i + 1) * n * n)
+		};
+	}
+
+	#goBack(): void {
+		const { items, model } = this.#track;
+		const n = model.size;
+		const later = this.#reached;
+		if (later < items.length) {
+			undo(this.#track, items[later]!, later, this.#lambda, this.#capital);
+			const days = items[later]!.day - items[later - 1]!.day;
+			if (days !== 0) intoThePast(this.#track, days, this.#lambda, this.#capital);
+		}
+		this.#reached = later - 1;
+		this.#lambdas.set(this.#lambda, this.#reached * n);
+		this.#capitals.set(this.#capital, this.#reached * n * n);
+	}
 }
 
 function intoThePast(track: LinearTrack, days: number, lambda: Float64Array, capital: Float64Array): void {
@@ -69,30 +114,6 @@ function undo(
 	}
 }
 
-/**
- * What later items say about every state, from the last to the first.
- *
- * @see Bierman (1973), Automatica 9, 503, the modified Bryson–Frazier smoother: nothing is inverted
- */
-export function adjointOfLinear(track: LinearTrack): LinearAdjoint {
-	const { items } = track;
-	const n = track.model.size;
-	const all: LinearAdjoint = {
-		lambda: new Float64Array(items.length * n),
-		capital: new Float64Array(items.length * n * n)
-	};
-	const lambda = new Float64Array(n);
-	const capital = new Float64Array(n * n);
-	for (let i = items.length - 1; i >= 0; i--) {
-		all.lambda.set(lambda, i * n);
-		all.capital.set(capital, i * n * n);
-		undo(track, items[i]!, i, lambda, capital);
-		const days = i > 0 ? items[i]!.day - items[i - 1]!.day : 0;
-		if (days !== 0) intoThePast(track, days, lambda, capital);
-	}
-	return all;
-}
-
 function withHindsight(belief: Belief, lambda: Float64Array, capital: Float64Array): Belief {
 	const n = belief.mean.length;
 	const mean = belief.mean.slice();
@@ -149,13 +170,11 @@ interface Moment {
 
 function momentAt(track: LinearTrack, adjoint: LinearAdjoint, day: number): Moment {
 	const { items, model } = track;
-	const n = model.size;
 	const i = lastItemAt(items, day);
 	const state = filteredAfter(track, i);
 	carry(model, state, day - (i < 0 ? model.startDay : items[i]!.day));
 	if (i === items.length - 1) return { state, later: null };
-	const lambda = adjoint.lambda.slice((i + 1) * n, (i + 2) * n);
-	const capital = adjoint.capital.slice((i + 1) * n * n, (i + 2) * n * n);
+	const { lambda, capital } = adjoint.after(i + 1);
 	undo(track, items[i + 1]!, i + 1, lambda, capital);
 	intoThePast(track, items[i + 1]!.day - day, lambda, capital);
 	return { state, later: { lambda, capital } };
