@@ -10,7 +10,8 @@ import {
 	instantOfLocal,
 	instantOnDay,
 	offsetMinutes,
-	toIso
+	toIso,
+	type Instant
 } from './index.ts';
 
 const LISBON = 'Europe/Lisbon';
@@ -30,6 +31,28 @@ describe('the calendar of a place', () => {
 		expect(offsetMinutes(fromIso('2026-01-15T12:00:00Z'), LISBON)).toBe(0);
 		expect(offsetMinutes(fromIso('2026-07-15T12:00:00Z'), LISBON)).toBe(60);
 		expect(civilDate(fromIso('2026-07-15T23:30:00Z'), LISBON)).toBe('2026-07-16');
+	});
+	it('is what a clock on the wall shows, anywhere and at any time, also where a day was left out', () => {
+		const zones = [LISBON, 'Australia/Lord_Howe', 'Asia/Kolkata', 'Pacific/Apia', 'America/St_Johns', 'UTC'];
+		const wall = (at: Instant, timeZone: string) =>
+			new Intl.DateTimeFormat('sv-SE', { timeZone, dateStyle: 'short', timeStyle: 'medium' }).format(at);
+		const same = (at: Instant, timeZone: string) => {
+			expect(civilDate(at, timeZone)).toBe(wall(at, timeZone).slice(0, 10));
+			const local = Date.parse(`${wall(at, timeZone).replace(' ', 'T')}Z`);
+			expect(offsetMinutes(at, timeZone)).toBe(Math.round((local - Math.floor(at / 1000) * 1000) / 60_000));
+		};
+		const [from, to] = [Date.parse('1962-01-01T00:00:00Z'), Date.parse('2060-01-01T00:00:00Z')];
+		fc.assert(
+			fc.property(fc.integer({ min: from, max: to }), fc.constantFrom(...zones), (ms, zone) =>
+				same(instant(ms), zone)
+			),
+			{ numRuns: 400, seed: 7 }
+		);
+		for (const zone of zones) {
+			for (const change of ['2026-03-29', '2026-04-05', '2026-10-25', '2011-12-30', '2011-12-31']) {
+				for (let hour = -26; hour < 50; hour++) same(instant(Date.parse(change) + hour * 3_599_000), zone);
+			}
+		}
 	});
 	it('reads a local time as the wall clock shows it', () => {
 		expect(toIso(instantOfLocal('2026-07-15T20:00', LISBON))).toBe('2026-07-15T19:00:00.000Z');

@@ -1,4 +1,4 @@
-import { instant, type Instant } from './instant.ts';
+import { DAY_MS, instant, type Instant } from './instant.ts';
 
 /** A day of the calendar, 'YYYY-MM-DD', in some zone that the reader knows. */
 export type CivilDate = string & { readonly __civilDate: unique symbol };
@@ -31,14 +31,14 @@ function localParts(at: Instant, timeZone: string): Record<string, string> {
 	);
 }
 
-/** The calendar day that a clock on the wall in `timeZone` shows. @throws {RangeError} on an unknown zone */
-export function civilDate(at: Instant, timeZone: string): CivilDate {
-	const p = localParts(at, timeZone);
-	return `${p.year}-${p.month}-${p.day}` as CivilDate;
-}
+/** How far ahead local time was on a day of UTC, ms; null where that changed within it. */
+const offsets = new Map<string, Map<number, number | null>>();
+/** Before, local times were ahead by odd seconds in places; after, a year has more than four digits. */
+const [WHOLE_MINUTES_SINCE, FOUR_DIGITS_UNTIL] = [Date.UTC(1973, 0, 1), Date.UTC(9999, 0, 1)];
+/** Far more days than anybody's records have. */
+const MOST_DAYS = 50_000;
 
-/** Minutes that local time is ahead of UTC at that instant. */
-export function offsetMinutes(at: Instant, timeZone: string): number {
+function exactOffsetMs(at: Instant, timeZone: string): number {
 	const p = localParts(at, timeZone);
 	const asUtc = Date.UTC(
 		Number(p.year),
@@ -48,7 +48,38 @@ export function offsetMinutes(at: Instant, timeZone: string): number {
 		Number(p.minute),
 		Number(p.second)
 	);
-	return Math.round((asUtc - at) / 60_000);
+	return asUtc - Math.floor(at / 1000) * 1000;
+}
+
+/**
+ * The same for every moment of most days: a formatter is asked twice for each, and not for every reading of a record.
+ *
+ * @returns ms; null where it has to be asked of the moment itself
+ */
+function steadyOffsetMs(at: Instant, timeZone: string): number | null {
+	if (!(at >= WHOLE_MINUTES_SINCE && at < FOUR_DIGITS_UNTIL)) return null;
+	let days = offsets.get(timeZone);
+	if (!days || days.size > MOST_DAYS) offsets.set(timeZone, (days = new Map<number, number | null>()));
+	const day = Math.floor(at / DAY_MS);
+	const known = days.get(day);
+	if (known !== undefined) return known;
+	const begin = exactOffsetMs(instant(day * DAY_MS), timeZone);
+	const steady = begin === exactOffsetMs(instant((day + 1) * DAY_MS), timeZone) ? begin : null;
+	days.set(day, steady);
+	return steady;
+}
+
+/** The calendar day that a clock on the wall in `timeZone` shows. @throws {RangeError} on an unknown zone */
+export function civilDate(at: Instant, timeZone: string): CivilDate {
+	const steady = steadyOffsetMs(at, timeZone);
+	if (steady !== null) return new Date(at + steady).toISOString().slice(0, 10) as CivilDate;
+	const p = localParts(at, timeZone);
+	return `${p.year}-${p.month}-${p.day}` as CivilDate;
+}
+
+/** Minutes that local time is ahead of UTC at that instant. */
+export function offsetMinutes(at: Instant, timeZone: string): number {
+	return Math.round((steadyOffsetMs(at, timeZone) ?? exactOffsetMs(at, timeZone)) / 60_000);
 }
 
 /**

@@ -15,6 +15,8 @@ import { treat, type Treated } from './treat.ts';
 export const CONSUMPTION_DAYS = 14;
 /** Readings of the latest kit that stand for its common uncertainty. */
 const LATEST_READINGS = 12;
+/** So many moments of an estimate are kept at once. */
+const MOST_TOLD = 32;
 /** The three are bound together once each has been read so often. */
 const LEAST_TO_BIND = 3;
 
@@ -73,6 +75,8 @@ class MemberEstimate implements Estimate {
 	readonly #now: Instant;
 	readonly #kitU: number;
 	readonly #sumDays: number;
+	/** The present is asked for again and again, and by all that follow the salinity. */
+	readonly #told = new Map<Instant, Prediction>();
 
 	constructor(run: Pass, member: Member, now: Instant, sumFrom: Instant) {
 		this.#run = run;
@@ -154,9 +158,27 @@ class MemberEstimate implements Estimate {
 		return { value: mean, u: Math.sqrt(variance) };
 	}
 	at(time: Instant): Prediction {
+		const known = this.#told.get(time) ?? this.#tell(time);
+		if (this.#told.size >= MOST_TOLD) this.#told.clear();
+		this.#told.set(time, known);
+		return known;
+	}
+	/** Mean and variance of the level, and what of it the kits explain. */
+	#levelAt(time: Instant) {
+		const { level, biases } = this.#member;
+		if (biases.size === 0) return { ...this.#seen(time, [[level, 1]]), kits: 0 };
+		// Where all states are asked for anyway, the level is one of them.
+		const belief = this.#belief(time);
+		const { mean, covariance } = belief;
+		return {
+			mean: mean[level]!,
+			variance: covariance[level * mean.length + level]!,
+			kits: explainedByKits(belief, this.#member)
+		};
+	}
+	#tell(time: Instant): Prediction {
 		const { momentSd } = TREND_SETTINGS[this.#parameter];
-		const { mean, variance } = this.#seen(time, [[this.#member.level, 1]]);
-		const kits = this.#member.biases.size > 0 ? explainedByKits(this.#belief(time), this.#member) : 0;
+		const { mean, variance, kits } = this.#levelAt(time);
 		const random = Math.sqrt(Math.max(0, variance - kits) + momentSd * momentSd);
 		const { value, sd } = aboveLeast(mean, Math.max(random, 1e-12), leastOf(this.#parameter));
 		return { value, uRandom: sd, uCommon: kits > 0 ? Math.sqrt(kits) : this.#kitU };

@@ -1,6 +1,6 @@
 import { and, countDistinct, desc, eq, gte, inArray, min } from 'drizzle-orm';
 import type { ParameterId } from '$lib/core/quantity';
-import { boundsOf, type TestResult } from '$lib/core/reading';
+import { boundsOf, standardUncertaintyOf, type TestResult } from '$lib/core/reading';
 import type { Instant } from '$lib/core/time';
 import { COVERAGE } from '$lib/core/uncertainty';
 import { alias } from 'drizzle-orm/mysql-core';
@@ -29,7 +29,7 @@ const LEAST_COVERAGE = 1.6;
 
 /** A factor of its own stands in the end of the interval that was stored with it. */
 function ownCoverage({ value, upper, uRandom, uCommon }: ResultRow): { readonly coverage?: number } {
-	const u = Math.hypot(uRandom ?? 0, uCommon ?? 0);
+	const u = standardUncertaintyOf({ uRandom: uRandom ?? 0, uCommon: uCommon ?? 0 });
 	if (value === null || upper === null || !(u > 0)) return {};
 	const coverage = (upper - value) / u;
 	// Beyond these it is the usual one, or what is left of it after rounding.

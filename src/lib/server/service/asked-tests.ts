@@ -103,7 +103,9 @@ function byMoves(given: Given): AskedTest[] {
 function bySessions({ planned, results, timeZone }: Given): AskedTest[] {
 	return planned.flatMap(({ parameter, at }) => {
 		const day = civilDate(at, timeZone);
-		const isRead = results.some((r) => r.result.parameter === parameter && civilDate(r.at, timeZone) >= day);
+		const isRead = results.some(
+			(r) => r.result.parameter === parameter && r.at >= addDays(at, -2) && civilDate(r.at, timeZone) >= day
+		);
 		return isRead ? [] : asTests([parameter], at, 'session');
 	});
 }

@@ -92,8 +92,14 @@ export async function readPlan(
 	return seenPlan(stored, notes, judged, true);
 }
 
-function seenPlans(judged: JudgedWater): SeenPlan[] {
-	return judged.plans.map(({ stored, notes }) => seenPlan(stored, notes, judged, false));
+/** Several parts of a page ask for them, of one judgement. */
+const seenOf = new WeakMap<JudgedWater, readonly SeenPlan[]>();
+
+function seenPlans(judged: JudgedWater): readonly SeenPlan[] {
+	const known =
+		seenOf.get(judged) ?? judged.plans.map(({ stored, notes }) => seenPlan(stored, notes, judged, false));
+	seenOf.set(judged, known);
+	return known;
 }
 
 /** Every plan of a judged water in a line, newest first. */

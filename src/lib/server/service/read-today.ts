@@ -19,7 +19,9 @@ function lastSessionOf({ results, targets, timeZone }: JudgedWater): LastSession
 	const last = results.at(-1);
 	if (!last) return null;
 	const day = civilDate(last.at, timeZone);
-	const own = results.filter((r) => civilDate(r.at, timeZone) === day);
+	let first = results.length - 1;
+	while (first > 0 && civilDate(results[first - 1]!.at, timeZone) === day) first--;
+	const own = results.slice(first);
 	return {
 		at: last.at,
 		results: own.map(({ result, at }) => {
