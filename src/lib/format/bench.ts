@@ -46,7 +46,7 @@ export function whyDue({ why }: Pick<DueTest, 'why'>): string {
 		case 'strange':
 			return 'It moves as in no tank';
 		case 'session':
-			return 'A session with it was planned for that day';
+			return 'It is part of a planned session';
 		case 'habit':
 			return `${readSince(why.days)}; a fixed testing day, every ${days(why.everyDays)}`;
 	}
