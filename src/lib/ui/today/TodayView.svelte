@@ -50,8 +50,11 @@
 		[...today.due].filter((d) => !isDue(d, end)).sort((a, b) => a.dueAt - b.dueAt)[0] ?? null
 	);
 	const openSteps = (plan: PlanLine) => plan.today.filter((s) => s.state === 'open');
-	/** A correction that still waits for something today. */
-	const asking = $derived(today.plans.find((p) => openSteps(p).length > 0) ?? null);
+	/** A correction that still waits for something today; first one that must not go on before somebody looked. */
+	const waiting = $derived(today.plans.filter((p) => openSteps(p).length > 0));
+	const asking = $derived(waiting.find((p) => p.held) ?? waiting[0] ?? null);
+	/** The tests of the day come before what goes on, and after what must not go on. */
+	const testsFirst = $derived(due.length > 0 && !asking?.held);
 	const MOST_DUE = 4;
 	/** Parameters that stay near nothing all along take a line, not a strip of their own. */
 	const lived = $derived(water.kind === 'tank');
@@ -73,7 +76,7 @@
 				Nothing was read from this water yet. Start with alkalinity: it moves fastest.
 			</p>
 			<p class="mt-4"><Action kind="primary" size="large" href="{base}/bench">Go to the bench</Action></p>
-		{:else if due.length > 0}
+		{:else if testsFirst}
 			<h1 class="mt-3 text-2xl">
 				{due.length === 1
 					? `Test ${nameWithin(due[0]!.parameter)} today`
@@ -131,7 +134,7 @@
 		</p>
 		{#if today.plans.length > 0}<PlansToday
 				plans={today.plans}
-				told={desk.draft || due.length > 0 ? null : (asking?.id ?? null)}
+				told={desk.draft || testsFirst ? null : (asking?.id ?? null)}
 				{base}
 				{units}
 			/>{/if}
