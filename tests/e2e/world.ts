@@ -244,27 +244,39 @@ export async function openPage(world: World, path = '/', viewport: typeof DESK |
 		base,
 		complaints,
 		async press(words: string) {
-			const handle = (await find(words)).asElement();
-			if (!handle) throw new Error(`no "${words}"`);
-			// As a thumb would: the thing first, clear of the bar at the bottom.
-			// What comes in late moves what stands below it: a person presses what stands still.
-			await handle.evaluate(async (e) => {
-				const thing = e as Element;
-				for (let still = 0, last = NaN, tries = 0; still < 3 && tries < 40; tries++) {
-					thing.scrollIntoView({ block: 'center', behavior: 'instant' });
-					const { top } = thing.getBoundingClientRect();
-					still = top === last ? still + 1 : 0;
-					last = top;
-					await new Promise((done) => setTimeout(done, 25));
+			for (let tries = 0; tries < 3; tries++) {
+				const handle = (await find(words)).asElement();
+				if (!handle) throw new Error(`no "${words}"`);
+				// As a thumb would: the thing first, clear of the bar at the bottom.
+				// What comes in late moves what stands below it: a person presses what stands still.
+				await handle.evaluate(async (e) => {
+					const thing = e as Element;
+					for (let still = 0, last = NaN, tries = 0; still < 3 && tries < 40; tries++) {
+						thing.scrollIntoView({ block: 'center', behavior: 'instant' });
+						const { top } = thing.getBoundingClientRect();
+						still = top === last ? still + 1 : 0;
+						last = top;
+						await new Promise((done) => setTimeout(done, 25));
+					}
+					const hand = { missed: true };
+					Object.assign(window, { hand });
+					thing.addEventListener('click', () => (hand.missed = false), { capture: true, once: true });
+				});
+				try {
+					await (handle as unknown as { click(): Promise<void> }).click();
+				} catch {
+					// The screen changed under the hand: once more, on what stands there now.
+					await new Promise((resolve) => setTimeout(resolve, 300));
+					await (await find(words)).asElement()?.evaluate((e) => (e as HTMLElement).click());
+					return;
 				}
-			});
-			try {
-				await (handle as unknown as { click(): Promise<void> }).click();
-			} catch {
-				// The screen changed under the hand: once more, on what stands there now.
-				await new Promise((resolve) => setTimeout(resolve, 300));
-				await (await find(words)).asElement()?.evaluate((e) => (e as HTMLElement).click());
+				// It moved between the look and the thumb, and whoever missed presses again; another page has no such hand.
+				const missed = await page
+					.evaluate(() => (window as { hand?: { missed: boolean } }).hand?.missed ?? false)
+					.catch(() => false);
+				if (!missed) return;
 			}
+			throw new Error(`"${words}" moved away from under the hand three times`);
 		},
 		/** Picks a method on the bench by its code, opening the list it stands in. */
 		async choose(code: string) {

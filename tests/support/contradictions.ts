@@ -81,10 +81,10 @@ export function contradictions({
 		const isSure = m.verdict.grade === 'outside' || m.verdict.grade === 'far-outside';
 		const next = due.get(m.parameter);
 		const soonest = instant(Math.max(now, addDays(row.last.at, shortestDays(m.parameter))));
-		if (next && !isSure && !planned.has(m.parameter) && next.dueAt > addDays(soonest, SLACK_DAYS + 2)) {
-			found.push(
-				`${m.parameter} is probably outside, and tested again only ${civilDate(next.dueAt, timeZone)}`
-			);
+		const late = !next || next.dueAt > addDays(soonest, SLACK_DAYS + 2);
+		if (isTank && late && !isSure && !planned.has(m.parameter)) {
+			const when = next ? `only ${civilDate(next.dueAt, timeZone)}` : 'never';
+			found.push(`${m.parameter} is probably outside, and tested again ${when}`);
 		}
 	}
 

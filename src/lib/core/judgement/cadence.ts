@@ -102,14 +102,14 @@ function hidden(parameter: ParameterId, { mediumRuns }: Pick<CadenceInput, 'medi
 
 type Timed = { readonly at: Instant; readonly why: WhyDue };
 
-/** What its pause says, unless something asks for it sooner. */
-function soonest(parameter: ParameterId, last: Instant, input: CadenceInput, usual: Timed): Timed {
+/** What something asks for it by, the soonest; null where nothing does. */
+function soonestAsked(parameter: ParameterId, last: Instant | undefined, input: CadenceInput): Timed | null {
 	const asked: Timed[] = input.asked.filter((a) => a.parameter === parameter);
-	if (input.unconfirmed.includes(parameter)) {
+	if (last !== undefined && input.unconfirmed.includes(parameter)) {
 		const why = { kind: 'confirm', days: daysBetween(last, input.now) } as const;
 		asked.push({ at: addDays(last, SHORTEST[parameter]), why });
 	}
-	return asked.reduce((first, one) => (one.at < first.at ? one : first), usual);
+	return asked.sort((a, b) => a.at - b.at)[0] ?? null;
 }
 
 /** Makes a cadence from what is said of a parameter that was read before and is tested by the calendar. */
@@ -127,17 +127,18 @@ function cadence(
 				continue;
 			}
 			const longest = usual.includes(parameter) ? longestDays(parameter, input) : null;
+			const sooner = soonestAsked(parameter, last, input);
 			if (longest === null) {
 				// It has no pause of its own: it is due where something asks for it.
-				const [first] = asked.filter((a) => a.parameter === parameter).sort((a, b) => a.at - b.at);
-				if (first) tests.push({ parameter, why: first.why, dueAt: first.at, weight });
+				if (sooner) tests.push({ parameter, why: sooner.why, dueAt: sooner.at, weight });
 				continue;
 			}
 			if (last === undefined) {
 				tests.push({ parameter, why: { kind: 'never' }, dueAt: now, weight });
 				continue;
 			}
-			const { at, why } = soonest(parameter, last, input, when(parameter, last, longest, input));
+			const usually = when(parameter, last, longest, input);
+			const { at, why } = sooner && sooner.at < usually.at ? sooner : usually;
 			// What is long overdue comes forward among its neighbours.
 			const overdue = daysBetween(at, now) / longest;
 			tests.push({ parameter, why, dueAt: at, weight: weight + Math.min(1, Math.max(0, overdue)) });

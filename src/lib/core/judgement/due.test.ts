@@ -65,6 +65,13 @@ describe('what is to be tested now', () => {
 			['ammonia', at],
 			['potassium', at]
 		]);
+		// What is outside by one reading alone is read again, also where no calendar asks for it.
+		const lastAt = { ammonia: addDays(now, -0.5) };
+		const again = byLongestInterval(input({ lastAt, unconfirmed: ['ammonia'] }));
+		expect(again.find((t) => t.parameter === 'ammonia')).toMatchObject({
+			why: { kind: 'confirm' },
+			dueAt: addDays(now, 0.5)
+		});
 		// What is due sooner by itself stays so.
 		const late = [{ parameter: 'magnesium', at, why: { kind: 'session' } }] as const;
 		expect(due(input({ asked: late }))).toContain('magnesium');
