@@ -29,6 +29,19 @@ const noPoolWithin = [
 	}
 ];
 
+/** Parts are made once, in the kit; instruments draw their own. */
+const noRawParts = [
+	{
+		selector: 'SvelteElement[name.name=/^(button|input|select|textarea|table|dialog)$/]',
+		message: 'Use the part of ui/kit: what it looks like and how it behaves is decided there.'
+	},
+	{
+		selector:
+			"SvelteElement[name.name='svelte:element'] Literal[value=/^(button|input|select|textarea|table|dialog)$/]",
+		message: 'Use the part of ui/kit, also where the element is chosen while it runs.'
+	}
+];
+
 /** What of svelte.config.js the linter needs; functions its memory cannot hold. */
 const plainConfig = { compilerOptions: { runes: true } };
 
@@ -79,6 +92,11 @@ export default ts.config(
 		files: ['src/lib/{server,ui,format,contract,demo,workers,device}/**/*.{ts,svelte}', 'src/routes/**/*'],
 		ignores: ['**/*.test.ts'],
 		rules: { 'no-restricted-syntax': ['error', ...noClock, ...noPoolWithin] }
+	},
+	{
+		files: ['src/lib/ui/**/*.svelte', 'src/routes/**/*.svelte'],
+		ignores: ['src/lib/ui/kit/**', 'src/lib/ui/instrument/**'],
+		rules: { 'no-restricted-syntax': ['error', ...noClock, ...noPoolWithin, ...noRawParts] }
 	},
 	{
 		// What a component imports as a type alone is gone before the import rules look.

@@ -11,6 +11,8 @@ export default {
 	compilerOptions: {
 		runes: ({ filename }) => (filename.includes('node_modules') ? undefined : true)
 	},
+	// Built ahead, the library would keep its own theme.
+	vitePlugin: { prebundleSvelteLibraries: false },
 	kit: {
 		outDir,
 		adapter: adapter({ out, precompress: true }),
@@ -41,6 +43,7 @@ export default {
 					'../tests/**/*.ts',
 					'../drizzle.config.ts',
 					'../vite.config.ts',
+					'../vite.theme.ts',
 					'../vite.reckon.config.ts'
 				]
 			})

@@ -1,9 +1,11 @@
 import { sveltekit } from '@sveltejs/kit/vite';
 import tailwindcss from '@tailwindcss/vite';
+import { svelteTesting } from '@testing-library/svelte/vite';
 import { defineConfig } from 'vitest/config';
+import { ownTheme } from './vite.theme.ts';
 
 export default defineConfig({
-	plugins: [tailwindcss(), sveltekit()],
+	plugins: [ownTheme(), tailwindcss(), sveltekit()],
 	worker: { format: 'es' },
 	build: { chunkSizeWarningLimit: 700 },
 	test: {
@@ -26,6 +28,16 @@ export default defineConfig({
 						'tests/fuzz/**/*.test.ts',
 						'tests/harm/**/*.test.ts'
 					]
+				}
+			},
+			{
+				extends: true,
+				plugins: [svelteTesting()],
+				test: {
+					name: 'component',
+					// A page without a browser; none of what is seen is told by it, but all that happens.
+					environment: 'happy-dom',
+					include: ['tests/component/**/*.test.ts']
 				}
 			},
 			{

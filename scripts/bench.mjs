@@ -1,4 +1,4 @@
-// npm run bench [-- pages] [-- --check]   ratios measured in one run; seconds would only tell about this machine
+// npm run bench [-- pages | loads] [-- --check]   ratios measured in one run; seconds would only tell about this machine
 import { mkdtempSync, rmSync } from 'node:fs';
 import { spawnSync } from 'node:child_process';
 import { tmpdir } from 'node:os';
@@ -67,6 +67,12 @@ async function liveMs(origin) {
 await main(async () => {
 	ensurePrograms('mariadb', 'chromium');
 	ensurePackages();
+	if (process.argv.includes('loads')) {
+		const loads = [join(ROOT, 'scripts/bench-loads.ts'), ...process.argv.slice(2)];
+		process.exitCode =
+			spawnSync(join(ROOT, 'node_modules/.bin/tsx'), loads, { stdio: 'inherit' }).status ?? 1;
+		return;
+	}
 	const { build, fillDemo, runScript, serve } = await import('./application.mjs');
 	const { freePort, startDatabase } = await import('./database.mjs');
 	const onlyPages = process.argv.includes('pages');

@@ -14,6 +14,9 @@ export function launchBrowser() {
 			'--disable-gpu',
 			'--disable-quic',
 			'--no-first-run',
+			// A reader who says nothing else reads as the words are written.
+			'--lang=en-GB',
+			'--accept-lang=en-GB',
 			'--disable-background-networking',
 			'--disable-component-update',
 			'--disable-sync',

@@ -1,6 +1,6 @@
 // npm test         every check, within ten minutes on two cores. Own build folder, own databases: neither a running demo
 //                  nor a second run is disturbed.
-// npm run check    types, lint, rules and unit tests, for the small loop
+// npm run check    types, lint, rules, unit and component tests, for the small loop
 import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { ensurePackages, ensurePrograms, ensureRoom, ROOT } from './bootstrap.mjs';
@@ -28,6 +28,7 @@ async function quick(checks) {
 async function slowOnes(folder) {
 	await quick(QUICK.filter(([name]) => name === 'lint'));
 	await stages.vitest('unit', folder);
+	await stages.vitest('component', folder);
 }
 
 async function otherOnes() {

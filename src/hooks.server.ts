@@ -1,3 +1,4 @@
+import { AsyncLocalStorage } from 'node:async_hooks';
 import { createHash, randomUUID } from 'node:crypto';
 import { existsSync, readFileSync } from 'node:fs';
 import { building } from '$app/environment';
@@ -10,6 +11,8 @@ import {
 } from '@sveltejs/kit';
 import pino from 'pino';
 import { PREFERENCES_COOKIE, readPreferences } from '$lib/contract/preferences';
+import { BRITISH, type Reader } from '$lib/contract/reader';
+import { readBy } from '$lib/format/reader';
 import { clockSetting, idMaker, serverClock } from '$lib/server/clock';
 import { connect } from '$lib/server/db/connect';
 import { createLimiter } from '$lib/server/limiter';
@@ -17,6 +20,7 @@ import { openPool, workerFile } from '$lib/server/reckon/pool';
 import { createServices } from '$lib/server/services';
 import { SESSION_DAYS } from '$lib/server/service/sign-in';
 import { once } from '$lib/server/lazy';
+import { intoLitres } from '$lib/server/validation/in-litres';
 
 const log = pino({ name: 'tevrik', level: process.env.TEVRIK_LOG_LEVEL ?? 'warn' });
 
@@ -84,6 +88,10 @@ function isRestoring(): boolean {
 	}
 }
 
+/** Whoever is being answered: all words are written as they have them. */
+const readers = new AsyncLocalStorage<Reader>();
+readBy(() => readers.getStore() ?? BRITISH);
+
 let wired: ReturnType<typeof wire> | null = null;
 
 export const init: ServerInit = () => {
@@ -127,14 +135,19 @@ function addressAsked({ request, url }: RequestEvent): URL | null {
 function readInWords(request: Request): void {
 	const read = request.formData.bind(request);
 	request.formData = () =>
-		read().catch((fault: unknown) => {
-			const large = (fault as { status?: number } | null)?.status === 413;
-			if (large) error(413, { message: TOO_LARGE, code: 'body-too-large' });
-			error(400, {
-				message: 'What was sent is no form that can be read. Go back, reload the page and send it again.',
-				code: 'form-unreadable'
+		read()
+			.then((form) => {
+				intoLitres(form);
+				return form;
+			})
+			.catch((fault: unknown) => {
+				const large = (fault as { status?: number } | null)?.status === 413;
+				if (large) error(413, { message: TOO_LARGE, code: 'body-too-large' });
+				error(400, {
+					message: 'What was sent is no form that can be read. Go back, reload the page and send it again.',
+					code: 'form-unreadable'
+				});
 			});
-		});
 }
 
 /** What a page is known by again belongs to one session: another one's copy is never taken for its own. */
@@ -171,7 +184,15 @@ function compressed(request: Request, response: Response): Response {
 	});
 }
 
-export const handle: Handle = async ({ event, resolve }) => {
+export const handle: Handle = ({ event, resolve }) => {
+	event.locals.preferences = readPreferences(
+		event.cookies.get(PREFERENCES_COOKIE),
+		event.request.headers.get('accept-language')
+	);
+	return readers.run(event.locals.preferences.reader, () => answer({ event, resolve }));
+};
+
+const answer: Handle = async ({ event, resolve }) => {
 	if (!wired) return resolve(event);
 	const { services, hosts, limiter } = wired;
 	const asked = addressAsked(event);
@@ -185,10 +206,10 @@ export const handle: Handle = async ({ event, resolve }) => {
 	const tooLarge = Number(event.request.headers.get('content-length') ?? 0) > MOST_BODY_BYTES;
 	if (tooLarge) return new Response(`${TOO_LARGE}\n`, { status: 413 });
 	readInWords(event.request);
+	intoLitres(event.url.searchParams);
 
 	event.locals.services = services;
 	event.locals.clockSetting = wired.setting;
-	event.locals.preferences = readPreferences(event.cookies.get(PREFERENCES_COOKIE));
 	const token = event.cookies.get(SESSION_COOKIE);
 	event.locals.person = token ? await services.personOfToken(token) : null;
 	const wantsPage = event.request.headers.get('accept')?.includes('text/html') ?? false;

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { page } from '$app/state';
-	import Action from '$lib/ui/shared/Action.svelte';
+	import Button from '$lib/ui/kit/Button.svelte';
 </script>
 
 <svelte:head><title>Tevrik</title></svelte:head>
@@ -17,5 +17,5 @@
 	{:else if page.status === 404}
 		<p class="mt-3">The address may be mistyped, or the water belongs to a site that you are no member of.</p>
 	{/if}
-	<p class="mt-6"><Action href="/">Go to the start</Action></p>
+	<p class="mt-6"><Button href="/">Go to the start</Button></p>
 </main>

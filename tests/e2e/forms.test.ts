@@ -56,7 +56,7 @@ describe('every form of reading, by hand', () => {
 		await me.sees('second reader');
 		await me.sees('the distance between colour steps');
 		await me.press('Check the interval by simulation');
-		await me.sees(/By 200,000 simulated tests the true value lies between/);
+		await me.sees(/By 200.000 simulated tests the true value lies between/);
 		await saved(me, /Nitrate/, /second reader/);
 
 		await begin(me, 'no3-card');

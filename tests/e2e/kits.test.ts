@@ -15,7 +15,9 @@ async function climb(me: Person, index: number, quarters = 0): Promise<void> {
 }
 /** A choice in the panel of a method, by the words beside it. */
 async function pick(me: Person, label: string, value: string): Promise<void> {
-	const list = await me.page.waitForSelector(`xpath/.//label[contains(., "${label}")]//select`);
+	const list = await me.page.waitForSelector(
+		`xpath/.//label[contains(., "${label}")]/following-sibling::*//select | .//label[contains(., "${label}")]/following-sibling::select`
+	);
 	await list!.select(value);
 }
 

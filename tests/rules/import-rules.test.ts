@@ -101,4 +101,19 @@ export const act = (deps: PooledDeps) => once(deps, {} as never, 'x', { id: '' }
 		).toMatch(rule);
 		expect((await said(file, use('{ void tx; void within; return {} as never; }'))).join()).not.toMatch(rule);
 	});
+	it(
+		'catch a part that is written out by hand, also one that is chosen while it runs',
+		{
+			timeout: 60_000
+		},
+		async () => {
+			const rule = /Use the part of ui\/kit/;
+			for (const markup of ['<button>x</button>', '<table></table>', "<svelte:element this={'input'} />"]) {
+				expect((await said('src/lib/ui/board/BoardView.svelte', markup)).join(), markup).toMatch(rule);
+				expect((await said('src/routes/+error.svelte', markup)).join(), markup).toMatch(rule);
+				expect((await said('src/lib/ui/kit/Button.svelte', markup)).join(), markup).not.toMatch(rule);
+				expect((await said('src/lib/ui/instrument/Strip.svelte', markup)).join(), markup).not.toMatch(rule);
+			}
+		}
+	);
 });

@@ -1,10 +1,13 @@
-import { PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
+import { PARAMETER_IDS, PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
 import { BETWEEN_SCHOOLS, END_POINTS, type EndPoint, type StepReading } from '$lib/core/reading';
-
+import { CLOCKS, DATE_ORDERS, DECIMALS, usualFor, VOLUMES, type Reader } from './reader';
 import { TRUST_SCHOOLS, UNUSED_SCHOOLS, type ShelfHabits } from './shelf-view';
 
 export const THEMES = ['system', 'light', 'dark'] as const;
 export type Theme = (typeof THEMES)[number];
+
+/** As the browser has it, until a person says otherwise. */
+export const BROWSER = 'browser';
 
 /** What a person likes on this device; kept in a cookie, so that the first answer has it. */
 export interface Preferences extends ShelfHabits {
@@ -14,32 +17,85 @@ export interface Preferences extends ShelfHabits {
 	readonly endPoint: EndPoint;
 	/** How this person records a colour between two steps. */
 	readonly between: StepReading['between'];
+	/** What was chosen of numbers and dates: the rest is as the browser has it. */
+	readonly region: { readonly [K in keyof Reader]: Reader[K] | typeof BROWSER };
+	/** What is usual where the browser says that its reader lives. */
+	readonly usual: Reader;
+	/** What follows from both. */
+	readonly reader: Reader;
 }
 
 export const PREFERENCES_COOKIE = 'tevrik_preferences';
 
-/** Reads "theme:dark,alkalinity:meq-per-l"; whatever is not known falls back to the default. */
-export function readPreferences(text: string | undefined): Preferences {
-	const entries = new Map((text ?? '').split(',').map((e) => e.split(':') as [string, string]));
-	const theme = THEMES.find((t) => t === entries.get('theme')) ?? 'system';
+/** All that can be chosen; the first is the default. */
+const CHOICES = {
+	theme: THEMES,
+	endPoint: END_POINTS,
+	between: BETWEEN_SCHOOLS,
+	trust: TRUST_SCHOOLS,
+	unused: UNUSED_SCHOOLS,
+	dates: [BROWSER, ...DATE_ORDERS],
+	clock: [BROWSER, ...CLOCKS],
+	decimals: [BROWSER, ...DECIMALS],
+	volumes: [BROWSER, ...VOLUMES]
+} as const;
+type Choices = typeof CHOICES;
+
+const offered = (key: string): readonly string[] =>
+	Object.hasOwn(CHOICES, key)
+		? CHOICES[key as keyof Choices]
+		: PARAMETER_IDS.includes(key as ParameterId)
+			? PARAMETERS[key as ParameterId].units
+			: [];
+
+/** What was chosen of what is offered; anything else is passed over. */
+function chosen(text: string | undefined): ReadonlyMap<string, string> {
+	const entries = (text ?? '').split(',').map((e) => e.split(':') as [string, string]);
+	return new Map(entries.filter(([key, value]) => offered(key).includes(value)));
+}
+
+/**
+ * Reads "theme:dark,alkalinity:meq-per-l"; whatever is not known falls back to the default.
+ *
+ * @param acceptLanguage the header of the request, which tells what is usual where nothing was chosen
+ */
+export function readPreferences(text: string | undefined, acceptLanguage: string | null = null): Preferences {
+	const entries = chosen(text);
+	const of = <K extends keyof Choices>(key: K) => (entries.get(key) ?? CHOICES[key][0]) as Choices[K][number];
+	const usual = usualFor(acceptLanguage);
+	const region = {
+		dates: of('dates'),
+		clock: of('clock'),
+		decimals: of('decimals'),
+		volumes: of('volumes')
+	};
+	const own = Object.fromEntries(Object.entries(region).filter(([, value]) => value !== BROWSER));
+	const reader = { ...usual, ...own } as Reader;
+	const usualUnit = (id: ParameterId): UnitId =>
+		id === 'temperature' && usual.volumes === 'us-gallons' ? 'fahrenheit' : PARAMETERS[id].units[0]!;
 	const units = Object.fromEntries(
-		Object.entries(PARAMETERS).map(([id, { units: offered }]) => [
-			id,
-			offered.find((u) => u === entries.get(id)) ?? offered[0]!
-		])
+		PARAMETER_IDS.map((id) => [id, entries.get(id) ?? usualUnit(id)])
 	) as Record<ParameterId, UnitId>;
 	return {
-		theme,
+		theme: of('theme'),
 		units,
-		endPoint: END_POINTS.find((e) => e === entries.get('endPoint')) ?? 'full',
-		between: BETWEEN_SCHOOLS.find((b) => b === entries.get('between')) ?? 'interpolate',
-		trust: TRUST_SCHOOLS.find((t) => t === entries.get('trust')) ?? 'standards',
-		unused: UNUSED_SCHOOLS.find((u) => u === entries.get('unused')) ?? 'discard'
+		endPoint: of('endPoint'),
+		between: of('between'),
+		trust: of('trust'),
+		unused: of('unused'),
+		region,
+		usual,
+		reader
 	};
 }
 
-export function writePreferences({ units, ...habits }: Preferences): string {
-	return Object.entries({ ...habits, ...units })
-		.map(([key, value]) => `${key}:${value}`)
-		.join(',');
+/** The cookie after something was chosen: what was chosen before stays, what is not offered is passed over. */
+export function changePreferences(
+	text: string | undefined,
+	changes: Iterable<readonly [string, unknown]>
+): string {
+	const asked = [...changes].flatMap(([key, value]) =>
+		typeof value === 'string' ? [`${key}:${value}`] : []
+	);
+	return [...chosen([text ?? '', ...asked].join(','))].map(([key, value]) => `${key}:${value}`).join(',');
 }

@@ -17,6 +17,7 @@ import { COVERAGE } from '$lib/core/uncertainty';
 import { HUSBANDRY_TITLES, REMEDIES } from './husbandry.ts';
 import { fixed, measured, plain } from './number.ts';
 import { bandInUnit, inUnit, limitInUnit, ratePerDay, symbolAfter } from './quantity.ts';
+import { inReadersVolume, litresWords, volumeSymbol } from './volume.ts';
 
 type Units = Readonly<Record<ParameterId, UnitId>>;
 
@@ -273,10 +274,10 @@ export function stepWords(step: PlanStep, units: Units): string {
 			const to = limitInUnit('salinity', Number(what.to.toFixed(2)), unit);
 			return what.saltKg > 0
 				? `Dissolve ${amountWords(what.saltKg * 1000, 'g')} of salt mix in water from the tank, for ${to}`
-				: `Exchange ${plain(Number(what.exchangeL.toPrecision(3)))} L for purified water, for ${to}`;
+				: `Exchange ${litresWords(Number(what.exchangeL.toPrecision(3)))} for purified water, for ${to}`;
 		}
 		case 'change':
-			return `Change ${plain(Number(what.litres.toPrecision(3)))} L of water${what.batch ? `, with ${what.batch}` : ''}`;
+			return `Change ${litresWords(Number(what.litres.toPrecision(3)))} of water${what.batch ? `, with ${what.batch}` : ''}`;
 		case 'remedy':
 			return REMEDIES[what.remedy as RemedyId] ?? what.remedy;
 	}
@@ -306,8 +307,8 @@ export function planTitle(request: PlanRequest, parameters: readonly ParameterId
 			return 'Bring salinity right';
 		case 'changes':
 			return request.count === 1
-				? `Change ${plain(request.litres)} L of water`
-				: `${request.count} water changes of ${plain(request.litres)} L`;
+				? `Change ${litresWords(request.litres)} of water`
+				: `${request.count} water changes of ${litresWords(request.litres)}`;
 		case 'husbandry':
 			return `${HUSBANDRY_TITLES[request.id]}: ${parameters.length > 0 ? `watch ${listed(parameters)}` : 'ask for its cause'}`;
 	}
@@ -338,8 +339,9 @@ export function reasonWords(reason: NonNullable<SeenPlan['reason']>): string {
 	if (reason.kind === 'product') {
 		return 'One product answers otherwise than the other: its strength is not what the label says.';
 	}
-	const m = measured(reason.volumeL.value, COVERAGE * reason.volumeL.u);
-	const volume = `By doses and readings the net volume would be ${m.value} ± ${m.plusMinus} L.`;
+	const { value, u } = reason.volumeL;
+	const m = measured(inReadersVolume(value), inReadersVolume(COVERAGE * u));
+	const volume = `By doses and readings the net volume would be ${m.value} ± ${m.plusMinus} ${volumeSymbol()}.`;
 	return reason.kind === 'volume'
 		? `All products answer alike, so that the net volume is likelier wrong than all labels. ${volume}`
 		: `Either the product is not as strong as its label says, or the net volume is not what is believed. ${volume} A second product would tell which.`;

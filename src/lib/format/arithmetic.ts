@@ -40,7 +40,7 @@ export function correctionWords(correction: KitCorrection, parameter: ParameterI
 	const shown = (value: number) => `${reckoned(convert(value, from, unit))} ${UNITS[unit].symbol}`.trim();
 	switch (correction.kind) {
 		case 'factor':
-			return `× ${correction.factor.toFixed(3)}`;
+			return `× ${fixed(correction.factor, 3)}`;
 		case 'offset': {
 			const moved = convertSpan(correction.offset, from, unit);
 			return `${moved < 0 ? '−' : '+'} ${reckoned(Math.abs(moved))} ${UNITS[unit].symbol}`.trim();

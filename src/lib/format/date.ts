@@ -1,36 +1,69 @@
-import { civilDate, daysBetween, type Instant } from '$lib/core/time';
+import { civilDate, daysBetween, type CivilDate, type Instant } from '$lib/core/time';
+import { reader } from './reader.ts';
 
 const cache = new Map<string, Intl.DateTimeFormat>();
 
-function format(at: Instant, timeZone: string, options: Intl.DateTimeFormatOptions): string {
+type Parts = Readonly<Partial<Record<Intl.DateTimeFormatPartTypes, string>>>;
+
+/** The words of a day, in British English; their order is the reader's. */
+function parts(at: Instant, timeZone: string, options: Intl.DateTimeFormatOptions): Parts {
 	const key = timeZone + JSON.stringify(options);
 	let formatter = cache.get(key);
 	if (!formatter) {
 		formatter = new Intl.DateTimeFormat('en-GB', { timeZone, ...options });
 		cache.set(key, formatter);
 	}
-	return formatter.format(at);
+	return Object.fromEntries(formatter.formatToParts(at).map(({ type, value }) => [type, value]));
+}
+
+const ORDER = {
+	day: ['day', 'month', 'year'],
+	month: ['month', 'day', 'year'],
+	year: ['year', 'month', 'day']
+} as const;
+
+/** Day, month and year as far as they are asked for, in the reader's order: "23 Nov", "Nov 23". */
+export function dayWords(at: Instant, timeZone: string, options: Intl.DateTimeFormatOptions): string {
+	const words = parts(at, timeZone, options);
+	return [words.weekday, ...ORDER[reader().dates].map((part) => words[part])].filter(Boolean).join(' ');
 }
 
 /** "Monday 23 November" */
 export function longDay(at: Instant, timeZone: string): string {
-	return format(at, timeZone, { weekday: 'long', day: 'numeric', month: 'long' }).replace(',', '');
+	return dayWords(at, timeZone, { weekday: 'long', day: 'numeric', month: 'long' });
 }
 
 /** "Mon 23 Nov", with the year where it is not this one. */
 export function shortDay(at: Instant, timeZone: string, now: Instant): string {
 	const sameYear = civilDate(at, timeZone).slice(0, 4) === civilDate(now, timeZone).slice(0, 4);
-	return format(at, timeZone, {
+	return dayWords(at, timeZone, {
 		weekday: 'short',
 		day: 'numeric',
 		month: 'short',
 		...(sameYear ? {} : { year: 'numeric' })
-	}).replace(',', '');
+	});
 }
 
-/** "19:30" */
+/** Hours and minutes of a clock on the wall, "19:30" whoever reads it. */
+function wallTime(at: Instant, timeZone: string): string {
+	const { hour = '', minute = '' } = parts(at, timeZone, {
+		hour: '2-digit',
+		minute: '2-digit',
+		hourCycle: 'h23'
+	});
+	return `${hour}:${minute}`;
+}
+
+/** "19:30"; "7:30 pm" to those who have twelve hours. */
 export function clockTime(at: Instant, timeZone: string): string {
-	return format(at, timeZone, { hour: '2-digit', minute: '2-digit', hourCycle: 'h23' });
+	const wall = wallTime(at, timeZone);
+	return reader().clock === '24' ? wall : inTwelve(wall);
+}
+
+/** "7:30 pm" for "19:30" */
+export function inTwelve(wall: string): string {
+	const hour = Number(wall.slice(0, 2));
+	return `${hour % 12 || 12}${wall.slice(2)} ${hour < 12 ? 'am' : 'pm'}`;
 }
 
 /** "today", "yesterday", "4 days ago": by the calendar, not by 24 hours. */
@@ -52,7 +85,49 @@ export function aboutMinutes(seconds: number): string {
 	return `${Math.max(1, Math.round(seconds / 60))} min`;
 }
 
-/** The value of a datetime-local field. */
+/** A moment as forms send it, whoever reads it: "2026-11-23T19:30". */
 export function localField(at: Instant, timeZone: string): string {
-	return `${civilDate(at, timeZone)}T${clockTime(at, timeZone)}`;
+	return `${civilDate(at, timeZone)}T${wallTime(at, timeZone)}`;
+}
+
+/** A day as its field has it: figures in the reader's order, "23/11/2026". */
+export function dayAsTyped(day: CivilDate): string {
+	const [year, month, date] = day.split('-');
+	switch (reader().dates) {
+		case 'day':
+			return `${date}/${month}/${year}`;
+		case 'month':
+			return `${month}/${date}/${year}`;
+		case 'year':
+			return day;
+	}
+}
+
+/** A day and a time as their field has them, of "2026-11-23T19:30". */
+export function momentAsTyped(local: string): string {
+	const wall = local.slice(11, 16);
+	return `${dayAsTyped(local.slice(0, 10) as CivilDate)} ${reader().clock === '24' ? wall : inTwelve(wall)}`;
+}
+
+const midday = (day: string) => Date.parse(`${day}T12:00Z`) as Instant;
+
+/** "Mon 23 Nov 2026", of a day of the calendar. */
+export function dayInWords(day: string): string {
+	return dayWords(midday(day), 'UTC', {
+		weekday: 'short',
+		day: 'numeric',
+		month: 'short',
+		year: 'numeric'
+	});
+}
+
+/** "Mon 23 Nov 2026, 19:30", of "2026-11-23T19:30". */
+export function momentInWords(local: string): string {
+	const wall = local.slice(11, 16);
+	return `${dayInWords(local.slice(0, 10))}, ${reader().clock === '24' ? wall : inTwelve(wall)}`;
+}
+
+/** "November 2026" */
+export function monthInWords(day: string): string {
+	return dayWords(midday(day), 'UTC', { month: 'long', year: 'numeric' });
 }

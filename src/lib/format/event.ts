@@ -1,6 +1,7 @@
 import type { EventDetails, EventKind } from '$lib/contract/event';
 import { PARAMETERS, UNITS, type ParameterId } from '$lib/core/quantity';
 import { plain } from './number.ts';
+import { litresWords } from './volume.ts';
 
 export const EVENT_NAMES: Readonly<Record<EventKind, string>> = {
 	dose: 'Dose',
@@ -52,12 +53,12 @@ export function eventWords(kind: EventKind, details: EventDetails): string {
 				const { symbol, canonicalUnit } = PARAMETERS[parameter];
 				return `${symbol} ${plain(value)} ${UNITS[canonicalUnit].symbol}`;
 			});
-			return [`${plain(d.volumeL ?? 0)} L`, d.batch, values.join(', ') || 'new water not tested']
+			return [litresWords(d.volumeL ?? 0), d.batch, values.join(', ') || 'new water not tested']
 				.filter(Boolean)
 				.join('; ');
 		}
 		case 'new-mix':
-			return [`${d.batch}, ${plain(d.volumeL ?? 0)} L`, d.saltLot ? `salt ${d.saltLot}` : '']
+			return [`${d.batch}, ${litresWords(d.volumeL ?? 0)}`, d.saltLot ? `salt ${d.saltLot}` : '']
 				.filter(Boolean)
 				.join(', ');
 		default:

@@ -1,5 +1,6 @@
 import type { Fault, FaultCode } from '$lib/core/result';
 import { fieldWords, ruleWords } from './field-words';
+import { litresWords } from './volume.ts';
 
 type Words = (details: Readonly<Record<string, string | number>>, field: string) => string;
 
@@ -119,7 +120,7 @@ const TEXTS: Readonly<Record<FaultCode, Words>> = {
 	'never-read': () => 'This was not read lately. Test it first: a plan starts from where the water stands.',
 	'nothing-to-plan': () => 'Nothing would have to be done. Leave it, and test again when it is due.',
 	'beyond-daily-limit': (d) =>
-		`${d.parameter} would change by more than a day may. At most ${d.most} L at one time; take more, smaller changes.`,
+		`${d.parameter} would change by more than a day may. At most ${litresWords(Number(d.most))} at one time; take more, smaller changes.`,
 	'limit-above-most': (d) => `No limit can be set above ${d.most} a day.`,
 	'limit-needs-reason': () =>
 		'A limit is raised only with a reason, in a few words. It is kept with the limit.',

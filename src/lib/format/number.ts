@@ -1,9 +1,16 @@
 import { knownDigits } from '$lib/core/uncertainty';
+import { reader } from './reader.ts';
 
-/** A fixed number of decimals, a true minus sign, no grouping: as instruments show it. */
+/** A fixed number of decimals, a true minus sign, the reader's decimal mark, no grouping: as instruments show it. */
 export function fixed(value: number, decimals: number): string {
 	const text = Math.abs(value).toFixed(decimals);
-	return value < 0 && Number(text) !== 0 ? `−${text}` : text;
+	const signed = value < 0 && Number(text) !== 0 ? `−${text}` : text;
+	return reader().decimals === 'comma' ? signed.replace('.', ',') : signed;
+}
+
+/** A large count; its thousands stand apart by a narrow space, which no reader takes for a decimal mark. */
+export function grouped(count: number): string {
+	return String(Math.round(count)).replace(/\B(?=(\d{3})+$)/g, '\u202f');
 }
 
 export interface Measured {

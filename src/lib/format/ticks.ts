@@ -1,4 +1,5 @@
-import { civilDate, daysBetween, instantOnDay, type CivilDate, type Instant } from '$lib/core/time';
+import { civilDate, daysBetween, instant, instantOnDay, type CivilDate, type Instant } from '$lib/core/time';
+import { dayWords } from './date.ts';
 
 export interface DayTick {
 	readonly at: Instant;
@@ -51,6 +52,6 @@ export function dayTicks(from: Instant, to: Instant, timeZone: string): DayTick[
 		if (midnight < from) continue;
 		const january = every === 'month' && date.getUTCMonth() === 0;
 		const options = { ...WORDS[every], ...(january ? { year: '2-digit' as const } : {}) };
-		ticks.push({ at: midnight, text: date.toLocaleDateString('en-GB', { ...options, timeZone: 'UTC' }) });
+		ticks.push({ at: midnight, text: dayWords(instant(date.getTime()), 'UTC', options) });
 	}
 }

@@ -1,5 +1,5 @@
 import { redirect } from '@sveltejs/kit';
-import { PREFERENCES_COOKIE, readPreferences, writePreferences } from '$lib/contract/preferences';
+import { changePreferences, PREFERENCES_COOKIE } from '$lib/contract/preferences';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load = (() => redirect(307, '/')) satisfies PageServerLoad;
@@ -13,14 +13,9 @@ function ownPath(text: FormDataEntryValue | null): string {
 }
 
 export const actions = {
-	default: async ({ request, cookies, locals, url }) => {
+	default: async ({ request, cookies, url }) => {
 		const form = await request.formData();
-		const { units, ...habits } = locals.preferences;
-		const wanted = Object.entries({ ...habits, ...units }).map(([key, value]) => {
-			const asked = form.get(key);
-			return `${key}:${typeof asked === 'string' ? asked : value}`;
-		});
-		cookies.set(PREFERENCES_COOKIE, writePreferences(readPreferences(wanted.join(','))), {
+		cookies.set(PREFERENCES_COOKIE, changePreferences(cookies.get(PREFERENCES_COOKIE), form), {
 			path: '/',
 			httpOnly: true,
 			sameSite: 'lax',

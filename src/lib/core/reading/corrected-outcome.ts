@@ -7,7 +7,7 @@ import {
 	type UncertaintySource
 } from '../uncertainty/index.ts';
 import type { ArithmeticLine, Outcome } from './outcome.ts';
-import { withUsualCoverage, type TestResult } from './test-result.ts';
+import { middleOf, withUsualCoverage, type TestResult } from './test-result.ts';
 
 /**
  * What a check on a standard has measured together with the kit, so that the kit's own claim about it no longer
@@ -68,17 +68,6 @@ class CorrectedOutcome implements Outcome {
 }
 
 const leastOf = ({ parameter }: TestResult) => Math.min(0, POSSIBLE_IN_WATER[parameter].least);
-
-function middleOf(result: TestResult): number {
-	switch (result.kind) {
-		case 'value':
-			return result.value;
-		case 'interval':
-			return result.best ?? (result.lower + result.upper) / 2;
-		case 'bound':
-			return result.limit;
-	}
-}
 
 function correctedComponents(read: Outcome, correction: KitCorrection): UncertaintyComponent[] {
 	const { slope, u } = correctedValue(correction, middleOf(read.result));

@@ -40,6 +40,7 @@ export { volumeOf } from './derive-titration.ts';
 export { DERIVATION_VERSION, type ArithmeticLine, type Derivation, type Outcome } from './outcome.ts';
 export {
 	boundsOf,
+	middleOf,
 	expandedUOf,
 	plausibleRangeOf,
 	pointOf,

@@ -72,6 +72,18 @@ export function boundsOf(result: TestResult): { readonly lower: number; readonly
 	}
 }
 
+/** The one number that a result is put in order by: its value, its best guess or middle, its limit. */
+export function middleOf(result: TestResult): number {
+	switch (result.kind) {
+		case 'value':
+			return result.value;
+		case 'interval':
+			return result.best ?? (result.lower + result.upper) / 2;
+		case 'bound':
+			return result.limit;
+	}
+}
+
 /** A result as one number with its standard uncertainty; null for a bound, which is no number. */
 export function pointOf(
 	result: TestResult

@@ -1,7 +1,7 @@
 import { POSSIBLE_IN_WATER } from '../quantity/index.ts';
 import { splitByRepeat, type MeasurementModel, type UncertaintyComponent } from '../uncertainty/index.ts';
 import type { ArithmeticLine, Outcome } from './outcome.ts';
-import { withUsualCoverage, type TestResult } from './test-result.ts';
+import { middleOf, withUsualCoverage, type TestResult } from './test-result.ts';
 
 /** From the standard uncertainty of something evenly spread to its half-width. */
 const HALF_WIDTH = Math.sqrt(3);
@@ -31,12 +31,6 @@ class WidenedOutcome implements Outcome {
 			evaluate: (x) => model.evaluate(x) * (1 + x[n]!)
 		};
 	}
-}
-
-function middleOf(result: TestResult): number {
-	if (result.kind === 'value') return result.value;
-	if (result.kind === 'bound') return result.limit;
-	return result.best ?? (result.lower + result.upper) / 2;
 }
 
 const widenedComponents = (read: Outcome, relativeU: number): UncertaintyComponent[] => [

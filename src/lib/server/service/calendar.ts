@@ -2,9 +2,10 @@ import { createHash, randomBytes } from 'node:crypto';
 import { createEvents, type EventAttributes } from 'ics';
 import type { ChangeFeed, OpenFeed } from '$lib/contract/calendar';
 import type { DueTest } from '$lib/core/judgement';
-import { nameWithin } from '$lib/core/quantity';
+import { nameWithin, PARAMETER_IDS, PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
 import { fail, ok, type Result } from '$lib/core/result';
 import { civilDate, type Instant } from '$lib/core/time';
+import { HELD, stepWords } from '$lib/format/adjust';
 import { whyDue } from '$lib/format/bench';
 import { isDuplicate } from '../repository/database.ts';
 import { addFeed, feedsOf, revokeFeed } from '../repository/judgement.ts';
@@ -22,7 +23,7 @@ interface WaterDue {
 	readonly id: string;
 	readonly name: string;
 	readonly due: readonly DueTest[];
-	readonly steps: readonly StepAhead[];
+	readonly steps: readonly { readonly day: string; readonly words: string }[];
 }
 
 /**
@@ -87,6 +88,14 @@ export interface TankDay {
 	readonly day: Pick<WaterDay, 'today' | 'steps'> | null;
 }
 
+const CANONICAL = Object.fromEntries(PARAMETER_IDS.map((p) => [p, PARAMETERS[p].canonicalUnit])) as Readonly<
+	Record<ParameterId, UnitId>
+>;
+
+function inWords({ day, step, held }: StepAhead) {
+	return { day, words: `${held ? `${HELD} ` : ''}${stepWords(step, CANONICAL)}` };
+}
+
 const NOT_JUDGED = 'This water could not be judged, so its tests are missing here. Look at its log.';
 
 /** The tests of all tanks of a site, and the steps of their corrections, as a calendar. */
@@ -95,7 +104,7 @@ export function siteCalendar(scope: SiteScope, tanks: readonly TankDay[], now: I
 	return calendarText(
 		tanks.map(({ id, name, day }) =>
 			day
-				? { id, name, due: day.today.due, steps: day.steps }
+				? { id, name, due: day.today.due, steps: day.steps.map(inWords) }
 				: { id, name, due: [], steps: [{ day: today, words: NOT_JUDGED }] }
 		),
 		scope.timeZone,

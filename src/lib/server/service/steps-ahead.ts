@@ -1,28 +1,25 @@
-import { PARAMETER_IDS, PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
+import type { PlanStep } from '$lib/contract/adjust';
 import { addDays, civilDate } from '$lib/core/time';
-import { HELD, stepWords } from '$lib/format/adjust';
 import type { JudgedWater } from './judge-water.ts';
 import { runningPlans } from './read-plan.ts';
 
-/** Something that a correction asks for on a day, in words. */
+/** Something that a correction asks for on a day. Whoever shows it finds the words: what is kept has no reader yet. */
 export interface StepAhead {
 	readonly day: string;
-	readonly words: string;
+	readonly step: PlanStep;
+	/** The correction waits for something. */
+	readonly held: boolean;
 }
 
 /** What the corrections of a water still ask for, today and later. Its tests stand among the others. */
 export function stepsAhead(judged: JudgedWater): readonly StepAhead[] {
 	const { now, timeZone } = judged;
-	const units = Object.fromEntries(PARAMETER_IDS.map((p) => [p, PARAMETERS[p].canonicalUnit])) as Readonly<
-		Record<ParameterId, UnitId>
-	>;
 	const today = civilDate(now, timeZone);
-	return runningPlans(judged).flatMap((plan) => {
-		const wait = plan.held ? `${HELD} ` : '';
-		return plan.steps.flatMap((step) => {
+	return runningPlans(judged).flatMap((plan) =>
+		plan.steps.flatMap((step) => {
 			const day = civilDate(addDays(plan.startsAt, step.day), timeZone);
 			if (step.state !== 'open' || step.what.kind === 'test' || day < today) return [];
-			return [{ day, words: wait + stepWords(step, units) }];
-		});
-	});
+			return [{ day, step, held: Boolean(plan.held) }];
+		})
+	);
 }

@@ -7,7 +7,8 @@ import {
 } from '$lib/contract/event';
 import { convert, PARAMETER_IDS, PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
 import { fail, type Result } from '$lib/core/result';
-import { instantOfLocal, offsetMinutes } from '$lib/core/time';
+import { instantOfLocal, offsetMinutes, typedMoment } from '$lib/core/time';
+import { reader } from '$lib/format/reader';
 import { numberIn, typedText } from './form.ts';
 import { validate } from './validator.ts';
 
@@ -71,10 +72,10 @@ function detailsOf(kind: EventKind, form: FormData, units: FormContext['units'])
 	}
 }
 
-/** Reads the instant of a local date and time field; NaN is refused by every schema. */
+/** Reads a day and a time as their reader types them; NaN, which every schema refuses, where they are none. */
 export function typedInstant(text: string, timeZone: string): number {
 	try {
-		return instantOfLocal(text, timeZone);
+		return instantOfLocal(typedMoment(text, reader().dates, null) ?? text, timeZone);
 	} catch {
 		return Number.NaN;
 	}

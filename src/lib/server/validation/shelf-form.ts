@@ -11,6 +11,8 @@ import {
 import { convert, convertSpan, PARAMETER_IDS, PARAMETERS } from '$lib/core/quantity';
 import { fail, type Result } from '$lib/core/result';
 import { COVERAGE } from '$lib/core/uncertainty';
+import { typedDay } from '$lib/core/time';
+import { reader } from '$lib/format/reader';
 import { typedInstant, type FormContext } from './event-form.ts';
 import { numberIn, typedText } from './form.ts';
 import { validate } from './validator.ts';
@@ -18,7 +20,7 @@ import { validate } from './validator.ts';
 /** A day in a field, taken at noon so that no zone moves it; null where it is empty. */
 function day(form: FormData, name: string, timeZone: string): number | null {
 	const text = typedText(form.get(name));
-	return text === '' ? null : typedInstant(`${text}T12:00`, timeZone);
+	return text === '' ? null : typedInstant(`${typedDay(text, reader().dates, null) ?? text}T12:00`, timeZone);
 }
 
 /** What a standard holds: a value and its expanded uncertainty for each parameter that is filled in. */

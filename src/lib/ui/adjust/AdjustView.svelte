@@ -15,7 +15,7 @@
 	import { DYING } from '$lib/format/danger';
 	import { CAUSES, NEGLECTED } from '$lib/format/husbandry';
 	import { shortDay } from '$lib/format/date';
-	import Action from '$lib/ui/shared/Action.svelte';
+	import Button from '$lib/ui/kit/Button.svelte';
 
 	interface Props {
 		water: { readonly id: string; readonly name: string; readonly kind: string };
@@ -164,8 +164,8 @@
 								{#if seen.planned}
 									<span class="small text-muted">A plan is under way</span>
 								{:else if plan}
-									<Action kind={i === 0 && running.length === 0 ? 'primary' : 'secondary'} href={plan.href}
-										>{plan.text}</Action
+									<Button kind={i === 0 && running.length === 0 ? 'primary' : 'secondary'} href={plan.href}
+										>{plan.text}</Button
 									>
 								{/if}
 							</div>

@@ -7,9 +7,12 @@
 	import { shortDay } from '$lib/format/date';
 	import { fixed, plain } from '$lib/format/number';
 	import { inUnit, symbolAfter } from '$lib/format/quantity';
-	import Action from '$lib/ui/shared/Action.svelte';
-	import Field from '$lib/ui/shared/Field.svelte';
-	import WideTable from '$lib/ui/shared/WideTable.svelte';
+	import { litresWords } from '$lib/format/volume';
+	import Button from '$lib/ui/kit/Button.svelte';
+	import LitresField from '$lib/ui/kit/LitresField.svelte';
+	import type { Column } from '$lib/ui/kit/data-table.svelte';
+	import DataTable from '$lib/ui/kit/DataTable.svelte';
+	import Field from '$lib/ui/kit/Field.svelte';
 
 	interface Props {
 		waterId: string;
@@ -58,18 +61,30 @@
 		if (thin?.kind !== 'thin-magnesium') return null;
 		return magnesiumForBatch({ kind: 'salt', compound: 'MgCl2.6H2O', purity: 0.98 }, thin.short, b.volumeL);
 	};
+	type Batch = (typeof batches)[number];
+	const columns = $derived<readonly Column<Batch>[]>([
+		{ id: 'batch', name: 'Batch', by: (b) => b.mixedAt, class: 'whitespace-nowrap' },
+		{ id: 'salt', name: 'Salt', by: (b) => b.saltLot },
+		...parameters.map((p) => ({
+			id: p,
+			name: `${PARAMETERS[p].symbol}${symbolAfter(units[p])}`,
+			by: (b: Batch) => b.levels[p]?.value ?? null,
+			figures: true,
+			optional: 'shown' as const
+		}))
+	]);
 </script>
 
 <main class="page max-w-[64rem]!">
 	<h1 class="text-3xl">New water</h1>
 	<form method="get" class="mt-5 flex flex-wrap items-end gap-4">
-		<Field name="litres" label="To mix" unit="L" inputmode="decimal" value={wish.litres} />
+		<LitresField name="litres" label="To mix" value={wish.litres} />
 		<Field name="salinity" label="Salinity" unit="PSU" inputmode="decimal" value={wish.salinity} />
-		<Action type="submit">Reckon the salt</Action>
+		<Button type="submit">Reckon the salt</Button>
 	</form>
 	{#if salt}
 		<p class="figures mt-4 text-xl">
-			{fixed(salt.saltKg, 2)} kg of dry salt mix in {fixed(salt.waterL, 1)} L of purified water.
+			{fixed(salt.saltKg, 2)} kg of dry salt mix in {litresWords(Number(salt.waterL.toFixed(1)))} of purified water.
 		</p>
 		<p class="small mt-1 max-w-[44rem] text-muted">
 			A mix holds about 7 % moisture; bags differ. Stir it for a day with a heater and a pump, then test
@@ -88,49 +103,40 @@
 	{:else}
 		<h2 class="mt-8 text-2xl">Batches</h2>
 		<div class="mt-2">
-			<WideTable label="Batches">
-				<table class="figures w-full text-left">
-					<thead
-						><tr class="border-b align-bottom"
-							><th class="py-2 pr-5">Batch</th><th class="py-2 pr-5">Salt</th>{#each parameters as p (p)}<th
-									class="py-2 pr-5 text-right whitespace-nowrap"
-									>{PARAMETERS[p].symbol}{symbolAfter(units[p])}</th
-								>{/each}</tr
-						></thead
-					>
-					<tbody>
-						{#each batches as b (b.waterId + b.name)}
-							{@const grams = correction(b)}
-							<tr class="align-top {b.findings.length > 0 ? '' : 'border-b'}">
-								<td class="py-2 pr-5 whitespace-nowrap"
-									><strong>{b.name}</strong><span class="small block text-muted"
-										>{shortDay(b.mixedAt, timeZone, now)}, {plain(b.volumeL)} L</span
-									></td
-								>
-								<td class="py-2 pr-5">{b.saltLot}</td>
-								{#each parameters as p (p)}<td class="py-2 pr-5 text-right whitespace-nowrap"
-										>{b.levels[p] ? value(p, b.levels[p]) : '–'}</td
-									>{/each}
-							</tr>
-							{#if b.findings.length > 0}
-								<tr class="border-b">
-									<td colspan={2 + parameters.length} class="small pb-3">
-										{#each b.findings as finding, i (i)}
-											<p class="border-l-4 border-warn pl-3">{batchFindingWords(finding)}</p>
-										{/each}
-										{#if grams !== null}
-											<p class="mt-1 pl-4">
-												In the barrel: {amountWords(grams, 'g')} of magnesium chloride hexahydrate, dissolved first.
-												Nothing lives there: all at once. Test again.
-											</p>
-										{/if}
-									</td>
-								</tr>
-							{/if}
+			<DataTable
+				label="Batches"
+				rows={batches}
+				{columns}
+				key={(b) => b.waterId + b.name}
+				words={(b) => `${b.name} ${b.saltLot} ${b.waterName} ${shortDay(b.mixedAt, timeZone, now)}`}
+				hasUnder={(b) => b.findings.length > 0}
+			>
+				{#snippet cell(b: Batch, column: string)}
+					{#if column === 'batch'}
+						<strong>{b.name}</strong><span class="small block text-muted"
+							>{shortDay(b.mixedAt, timeZone, now)}, {litresWords(b.volumeL)}</span
+						>
+					{:else if column === 'salt'}{b.saltLot}
+					{:else}
+						{@const p = column as ParameterId}
+						{b.levels[p] ? value(p, b.levels[p]) : '–'}
+					{/if}
+				{/snippet}
+				{#snippet under(b: Batch)}
+					{@const grams = correction(b)}
+					<div class="small">
+						{#each b.findings as finding, i (i)}
+							<p class="border-l-4 border-warn pl-3">{batchFindingWords(finding)}</p>
 						{/each}
-					</tbody>
-				</table>
-			</WideTable>
+						{#if grams !== null}
+							<p class="mt-1 pl-4">
+								In the barrel: {amountWords(grams, 'g')} of magnesium chloride hexahydrate, dissolved first. Nothing
+								lives there: all at once. Test again.
+							</p>
+						{/if}
+					</div>
+				{/snippet}
+			</DataTable>
 		</div>
 		{#if lots.length > 1}
 			<h2 class="mt-8 text-2xl">Salts beside each other</h2>

@@ -2,8 +2,10 @@
 	import { blend, hardnessWay, type FreshSalt, type HardnessWay } from '$lib/core/correction';
 	import { typedNumber } from '$lib/core/numeric';
 	import { fixed, plain } from '$lib/format/number';
-	import Action from '$lib/ui/shared/Action.svelte';
-	import Field from '$lib/ui/shared/Field.svelte';
+	import { litresWords } from '$lib/format/volume';
+	import Button from '$lib/ui/kit/Button.svelte';
+	import Field from '$lib/ui/kit/Field.svelte';
+	import LitresField from '$lib/ui/kit/LitresField.svelte';
 	import Dangers from './Dangers.svelte';
 
 	interface Props {
@@ -68,12 +70,12 @@
 		<Field name="tapKh" label="Tap KH" unit="dKH" inputmode="decimal" value={given.tapKh} />
 		<Field name="tapGh" label="Tap GH" unit="dGH" inputmode="decimal" value={given.tapGh} />
 		<Field name="pureKh" label="Purified KH" unit="dKH" inputmode="decimal" value={given.pureKh} />
-		<Field name="litres" label="Water in all" unit="L" inputmode="decimal" value={given.litres} />
+		<LitresField name="litres" label="Water in all" value={given.litres} />
 		<Field name="kh" label="KH wanted" unit="dKH" inputmode="decimal" value={given.kh} />
 		<Field name="gh" label="GH wanted" unit="dGH" inputmode="decimal" value={given.gh} />
 		<Field name="nowKh" label="KH now" unit="dKH" inputmode="decimal" value={given.nowKh} />
 		<Field name="nowGh" label="GH now" unit="dGH" inputmode="decimal" value={given.nowGh} />
-		<div class="self-end"><Action kind="primary" type="submit">Reckon it</Action></div>
+		<div class="self-end"><Button kind="primary" type="submit">Reckon it</Button></div>
 	</form>
 	{#if wrong}
 		<p role="alert" class="mt-4 border-l-4 border-warn pl-3">
@@ -85,9 +87,11 @@
 		<h2 id="new" class="text-2xl">New water</h2>
 		{#if mixed?.possible}
 			<p class="figures mt-2 text-xl">
-				{fixed(mixed.firstL!, 1)} L tap and {fixed(mixed.secondL!, 1)} L purified make {plain(v.litres!)} L of {plain(
-					v.kh!
-				)} dKH{mixedGh === null ? '' : `, about ${fixed(mixedGh, 1)} dGH`}.
+				{litresWords(Number(mixed.firstL!.toFixed(1)))} tap and {litresWords(
+					Number(mixed.secondL!.toFixed(1))
+				)} purified make {litresWords(v.litres!)} of {plain(v.kh!)} dKH{mixedGh === null
+					? ''
+					: `, about ${fixed(mixedGh, 1)} dGH`}.
 			</p>
 		{:else if mixed}
 			<p class="mt-2">

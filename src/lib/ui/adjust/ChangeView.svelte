@@ -17,12 +17,16 @@
 	import type { BatchFinding, NeglectedStep } from '$lib/core/correction';
 	import { plain } from '$lib/format/number';
 	import { limitInUnit, symbolAfter } from '$lib/format/quantity';
-	import Action from '$lib/ui/shared/Action.svelte';
-	import Choice from '$lib/ui/shared/Choice.svelte';
+	import { litresWords } from '$lib/format/volume';
+	import Button from '$lib/ui/kit/Button.svelte';
+	import Checkbox from '$lib/ui/kit/Checkbox.svelte';
+	import Choice from '$lib/ui/kit/Choice.svelte';
+	import Field from '$lib/ui/kit/Field.svelte';
+	import Hidden from '$lib/ui/kit/Hidden.svelte';
+	import LitresField from '$lib/ui/kit/LitresField.svelte';
+	import Table from '$lib/ui/kit/Table.svelte';
 	import Fault from '$lib/ui/shared/Fault.svelte';
-	import Field from '$lib/ui/shared/Field.svelte';
 	import { sending } from '$lib/ui/shared/sending';
-	import WideTable from '$lib/ui/shared/WideTable.svelte';
 	import Dangers from './Dangers.svelte';
 
 	interface Props {
@@ -110,7 +114,7 @@
 			</section>
 		{/if}
 		<form method="get" class="mt-5 grid gap-5 sm:grid-cols-2 lg:grid-cols-4">
-			<Field name="litres" label="Water changed" unit="L" inputmode="decimal" value={String(wish.litres)} />
+			<LitresField name="litres" label="Water changed" value={String(wish.litres)} />
 			<Field name="count" label="How often" unit="times" inputmode="numeric" value={String(wish.count)} />
 			<Field name="everyDays" label="Every" unit="days" inputmode="numeric" value={String(wish.everyDays)} />
 			<Choice
@@ -129,7 +133,7 @@
 				inputmode="decimal"
 				value={target.value === null ? '' : level(target.parameter, target.value)}
 			/>
-			<div class="self-end"><Action type="submit">Reckon it</Action></div>
+			<div class="self-end"><Button type="submit">Reckon it</Button></div>
 		</form>
 		{#if fault}<div class="mt-5"><Fault text={fault} /></div>{/if}
 		{#if batch}
@@ -146,10 +150,10 @@
 					To bring {nameWithin(target.parameter)} to {level(target.parameter, target.value!)}{symbolAfter(
 						units[target.parameter]
 					)}: {reach.count}
-					{reach.count === 1 ? 'change' : 'changes'} of {plain(wish.litres)} L; or {plain(
+					{reach.count === 1 ? 'change' : 'changes'} of {litresWords(wish.litres)}; or {litresWords(
 						Number(reach.onceL.toPrecision(3))
-					)} L at once; or {plain(Number(reach.continuousL.toPrecision(3)))} L drop by drop, in and out at the same
-					pace.
+					)} at once; or {litresWords(Number(reach.continuousL.toPrecision(3)))} drop by drop, in and out at the
+					same pace.
 				{:else}
 					No change with this water leads there: it holds {level(target.parameter, reach.into)} itself.
 				{/if}
@@ -165,36 +169,34 @@
 				</p>
 			{:else}
 				<div class="mt-2">
-					<WideTable label="What one change moves">
-						<table class="figures w-full text-left">
-							<thead
-								><tr class="border-b"
-									><th class="py-2 pr-6">Of the water</th><th class="py-2 pr-6 text-right">now</th><th
-										class="py-2 pr-6 text-right">new water</th
-									><th class="py-2 pr-6 text-right">after</th><th class="py-2">a day may change</th></tr
-								></thead
-							>
-							<tbody>
-								{#each moves as m (m.parameter)}
-									<tr class="border-b">
-										<td class="py-1.5 pr-6">{PARAMETERS[m.parameter].name}</td>
-										<td class="py-1.5 pr-6 text-right">{level(m.parameter, m.before)}</td>
-										<td class="py-1.5 pr-6 text-right">{level(m.parameter, fresh[m.parameter]!)}</td>
-										<td class="py-1.5 pr-6 text-right font-semibold {m.within ? '' : 'text-warn'}"
-											>{level(m.parameter, m.after)}</td
-										>
-										<td class="py-1.5"
-											>{m.limit === null ? 'any' : plain(m.limit)}{m.within ? '' : ': too much at once'}</td
-										>
-									</tr>
-								{/each}
-							</tbody>
-						</table>
-					</WideTable>
+					<Table wide="What one change moves">
+						<thead
+							><tr class="border-b"
+								><th class="py-2 pr-6">Of the water</th><th class="py-2 pr-6 text-right">now</th><th
+									class="py-2 pr-6 text-right">new water</th
+								><th class="py-2 pr-6 text-right">after</th><th class="py-2">a day may change</th></tr
+							></thead
+						>
+						<tbody>
+							{#each moves as m (m.parameter)}
+								<tr class="border-b">
+									<td class="py-1.5 pr-6">{PARAMETERS[m.parameter].name}</td>
+									<td class="py-1.5 pr-6 text-right">{level(m.parameter, m.before)}</td>
+									<td class="py-1.5 pr-6 text-right">{level(m.parameter, fresh[m.parameter]!)}</td>
+									<td class="py-1.5 pr-6 text-right font-semibold {m.within ? '' : 'text-warn'}"
+										>{level(m.parameter, m.after)}</td
+									>
+									<td class="py-1.5"
+										>{m.limit === null ? 'any' : plain(m.limit)}{m.within ? '' : ': too much at once'}</td
+									>
+								</tr>
+							{/each}
+						</tbody>
+					</Table>
 				</div>
 				{#if beyond.length > 0 && largest}
 					<p class="mt-3 border-l-4 border-warn pl-3">
-						At most {plain(Number(largest.litres.toPrecision(2)))} L at one time, or {largest.by
+						At most {litresWords(Number(largest.litres.toPrecision(2)))} at one time, or {largest.by
 							? nameWithin(largest.by)
 							: 'the water'} changes by more than a day may. Take more, smaller changes.
 					</p>
@@ -206,26 +208,24 @@
 			<section aria-labelledby="series" class="mt-8">
 				<h2 id="series" class="text-2xl">One after the other</h2>
 				<div class="mt-2">
-					<WideTable label="Levels after each change">
-						<table class="figures w-full text-left">
-							<thead
-								><tr class="border-b"
-									><th class="py-2 pr-6">After change</th>{#each seen as p (p)}<th
-											class="py-2 pr-6 text-right">{PARAMETERS[p].symbol}{symbolAfter(units[p])}</th
+					<Table wide="Levels after each change">
+						<thead
+							><tr class="border-b"
+								><th class="py-2 pr-6">After change</th>{#each seen as p (p)}<th class="py-2 pr-6 text-right"
+										>{PARAMETERS[p].symbol}{symbolAfter(units[p])}</th
+									>{/each}</tr
+							></thead
+						>
+						<tbody>
+							{#each series as step (step.number)}
+								<tr class="border-b"
+									><td class="py-1.5 pr-6">{step.number}</td>{#each seen as p (p)}<td
+											class="py-1.5 pr-6 text-right">{level(p, step.levels[p] ?? 0)}</td
 										>{/each}</tr
-								></thead
-							>
-							<tbody>
-								{#each series as step (step.number)}
-									<tr class="border-b"
-										><td class="py-1.5 pr-6">{step.number}</td>{#each seen as p (p)}<td
-												class="py-1.5 pr-6 text-right">{level(p, step.levels[p] ?? 0)}</td
-											>{/each}</tr
-									>
-								{/each}
-							</tbody>
-						</table>
-					</WideTable>
+								>
+							{/each}
+						</tbody>
+					</Table>
 				</div>
 				<p class="small mt-2 text-muted">
 					With what lives in the water going on as it does now, between the changes.
@@ -234,10 +234,10 @@
 		{/if}
 
 		<form method="post" action="?/start" use:enhance={sending} class="mt-6">
-			<input type="hidden" name="id" value={id} />
-			<input type="hidden" name="request" value={JSON.stringify({ kind: 'changes', ...wish })} />
-			<Action kind="primary" size="large" type="submit"
-				>{wish.count > 1 ? 'Plan these changes' : 'Plan this change'}</Action
+			<Hidden name="id" value={id} />
+			<Hidden name="request" value={JSON.stringify({ kind: 'changes', ...wish })} />
+			<Button kind="primary" size="large" type="submit"
+				>{wish.count > 1 ? 'Plan these changes' : 'Plan this change'}</Button
 			>
 		</form>
 
@@ -246,13 +246,9 @@
 			<ol class="mt-2 border-b">
 				{#each CHANGE_STEPS as step, i (step)}
 					<li class="border-t">
-						<label class="flex min-h-12 items-center gap-4 py-1">
-							<input
-								type="checkbox"
-								class="h-6 w-6 shrink-0 rounded-sm border-2 border-line-strong text-accent"
-							/>
-							<span><span class="figures text-muted">{i + 1}</span> {CHANGE_WORDS[step]}</span>
-						</label>
+						<Checkbox large class="min-h-12 items-center py-1"
+							><span class="figures text-muted">{i + 1}</span> {CHANGE_WORDS[step]}</Checkbox
+						>
 					</li>
 				{/each}
 			</ol>

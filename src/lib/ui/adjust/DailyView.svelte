@@ -20,9 +20,13 @@
 	import { amountWords, askWords } from '$lib/format/adjust';
 	import { fixed, plain } from '$lib/format/number';
 	import { ratePerDay, symbolAfter } from '$lib/format/quantity';
-	import Action from '$lib/ui/shared/Action.svelte';
-	import Choice from '$lib/ui/shared/Choice.svelte';
-	import Field from '$lib/ui/shared/Field.svelte';
+	import { litresWords } from '$lib/format/volume';
+	import Button from '$lib/ui/kit/Button.svelte';
+	import Checkbox from '$lib/ui/kit/Checkbox.svelte';
+	import Choice from '$lib/ui/kit/Choice.svelte';
+	import Field from '$lib/ui/kit/Field.svelte';
+	import Hidden from '$lib/ui/kit/Hidden.svelte';
+	import LitresField from '$lib/ui/kit/LitresField.svelte';
 	import Dangers from './Dangers.svelte';
 
 	interface Props {
@@ -182,8 +186,8 @@
 		{#if creep && creep.perMonth > 0.05}
 			<p class="mt-3 max-w-[46rem]">
 				Salt is left behind: salinity creeps up by about {fixed(creep.perMonth, 2)} a month if these are chlorides
-				and sodium carbonates. Exchanging {plain(Number(creep.exchangeLPerMonth.toPrecision(2)))} L a month for
-				purified water, beyond what evaporates, takes it back.
+				and sodium carbonates. Exchanging {litresWords(Number(creep.exchangeLPerMonth.toPrecision(2)))} a month
+				for purified water, beyond what evaporates, takes it back.
 			</p>
 		{/if}
 		<form method="get" class="mt-6 grid gap-5 border-t pt-5 sm:grid-cols-2">
@@ -192,7 +196,7 @@
 				label="How it is replaced"
 				value={school}
 				items={SCHOOLS.map((value) => ({ value, name: NAMES[value] }))}
-				onchange={(e) => (school = SCHOOLS.find((s) => s === e.currentTarget.value) ?? 'two-part')}
+				onpick={(picked) => (school = SCHOOLS.find((s) => s === picked) ?? 'two-part')}
 			/>
 			{#if school === 'two-part' || school === 'single-salts'}
 				{#each ['alkalinity', 'calcium'] as const as p (p)}
@@ -204,11 +208,9 @@
 					/>
 				{/each}
 			{:else if school === 'limewater'}
-				<Field
+				<LitresField
 					name="evaporates"
 					label="Evaporates a day"
-					unit="L"
-					inputmode="decimal"
 					value={wish.evaporates ?? plain(Number((volumeL.value / 100).toPrecision(2)))}
 				/>
 			{:else if school === 'reactor'}
@@ -232,12 +234,11 @@
 				/>
 			{/if}
 			{#if asked.length > 0}
-				<label class="flex min-h-11 items-start gap-3 sm:col-span-2">
-					<input type="checkbox" name="looked" value="yes" class="mt-1 size-5 shrink-0" />
-					<span>I have looked: pumps run, bottles are not empty, nothing else is added.</span>
-				</label>
-			{:else if wish.looked === 'yes'}<input type="hidden" name="looked" value="yes" />{/if}
-			<div class="self-end"><Action type="submit">Reckon it</Action></div>
+				<Checkbox name="looked" value="yes" class="min-h-11 sm:col-span-2"
+					>I have looked: pumps run, bottles are not empty, nothing else is added.</Checkbox
+				>
+			{:else if wish.looked === 'yes'}<Hidden name="looked" value="yes" />{/if}
+			<div class="self-end"><Button type="submit">Reckon it</Button></div>
 		</form>
 		{#each asked as move (move.parameter)}
 			<p class="mt-4 max-w-[46rem] border-l-4 border-warn pl-3">{askWords(move, units)}</p>
@@ -263,7 +264,7 @@
 					{/each}
 				{:else if school === 'limewater' && lime}
 					<p class="border-t py-3">
-						{fixed(lime.litresPerDay, 2)} L of saturated limewater a day
+						{litresWords(Number(lime.litresPerDay.toFixed(2)))} of saturated limewater a day
 						<span class="small block text-muted"
 							>{lime.enough
 								? 'Within what evaporates.'
@@ -313,7 +314,7 @@
 				{/each}
 			{/if}
 			<p class="mt-4">
-				<Action href="/waters/{waterId}/log/new?kind=recurring-dose">Enter the new daily dose</Action>
+				<Button href="/waters/{waterId}/log/new?kind=recurring-dose">Enter the new daily dose</Button>
 			</p>
 		{/if}
 	{/if}

@@ -4,10 +4,12 @@
 	import { PARAMETERS } from '$lib/core/quantity';
 	import { plain } from '$lib/format/number';
 	import { symbolAfter } from '$lib/format/quantity';
-	import Action from '$lib/ui/shared/Action.svelte';
-	import Choice from '$lib/ui/shared/Choice.svelte';
+	import Button from '$lib/ui/kit/Button.svelte';
+	import Choice from '$lib/ui/kit/Choice.svelte';
+	import Field from '$lib/ui/kit/Field.svelte';
+	import Hidden from '$lib/ui/kit/Hidden.svelte';
+	import Table from '$lib/ui/kit/Table.svelte';
 	import Fault from '$lib/ui/shared/Fault.svelte';
-	import Field from '$lib/ui/shared/Field.svelte';
 	import { sending } from '$lib/ui/shared/sending';
 
 	interface Props {
@@ -41,7 +43,7 @@
 			? ''
 			: 'Nothing lives in this water: only chemistry holds it, and what its bacteria bear.'}
 	</p>
-	<table class="figures mt-6 w-full text-left">
+	<Table class="mt-6">
 		<thead
 			><tr class="border-b"
 				><th class="py-2 pr-4">A day</th><th class="py-2 pr-4 text-right">up</th><th
@@ -71,11 +73,11 @@
 				</tr>
 			{/each}
 		</tbody>
-	</table>
+	</Table>
 	{#if animals}
 		<h2 class="mt-8 text-2xl">Set one</h2>
 		<form method="post" use:enhance={sending} class="mt-3 grid gap-5 sm:grid-cols-3">
-			<input type="hidden" name="id" value={id} />
+			<Hidden name="id" value={id} />
 			{#if form && !['perDay', 'reason'].includes(form.field)}<div class="sm:col-span-3">
 					<Fault text={form.text} />
 				</div>{/if}
@@ -110,7 +112,7 @@
 					fault={faultOf('reason')}
 				/>
 			</div>
-			<div><Action type="submit">Set it</Action></div>
+			<div><Button type="submit">Set it</Button></div>
 		</form>
 	{/if}
 	<p class="mt-8"><a class="link" href="/waters/{waterId}/adjust">Back to all corrections</a></p>

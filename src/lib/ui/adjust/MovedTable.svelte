@@ -2,7 +2,7 @@
 	import type { BeforeAfter } from '$lib/core/correction';
 	import type { ParameterId, UnitId } from '$lib/core/quantity';
 	import { ASSUMED, MOVED_NAMES, movedWords, WARNINGS } from '$lib/format/adjust';
-	import WideTable from '$lib/ui/shared/WideTable.svelte';
+	import Table from '$lib/ui/kit/Table.svelte';
 
 	interface Props {
 		moves: BeforeAfter;
@@ -20,29 +20,27 @@
 		</p>
 	{/each}
 	<div class="mt-3">
-		<WideTable label="Before and after">
-			<table class="figures w-full text-left">
-				<thead>
+		<Table wide="Before and after">
+			<thead>
+				<tr class="border-b">
+					<th class="py-2 pr-6">Of the water</th>
+					<th class="py-2 pr-6 text-right">before</th>
+					<th class="py-2 pr-6 text-right">after</th>
+					<th class="py-2 text-right">change</th>
+				</tr>
+			</thead>
+			<tbody>
+				{#each moves.rows as row (row.what)}
+					{@const words = movedWords(row, units)}
 					<tr class="border-b">
-						<th class="py-2 pr-6">Of the water</th>
-						<th class="py-2 pr-6 text-right">before</th>
-						<th class="py-2 pr-6 text-right">after</th>
-						<th class="py-2 text-right">change</th>
+						<td class="py-1.5 pr-6">{MOVED_NAMES[row.what]}{row.assumed ? ' *' : ''}</td>
+						<td class="py-1.5 pr-6 text-right whitespace-nowrap text-muted">{words.before}</td>
+						<td class="py-1.5 pr-6 text-right whitespace-nowrap">{words.after}</td>
+						<td class="py-1.5 text-right whitespace-nowrap">{words.change}</td>
 					</tr>
-				</thead>
-				<tbody>
-					{#each moves.rows as row (row.what)}
-						{@const words = movedWords(row, units)}
-						<tr class="border-b">
-							<td class="py-1.5 pr-6">{MOVED_NAMES[row.what]}{row.assumed ? ' *' : ''}</td>
-							<td class="py-1.5 pr-6 text-right whitespace-nowrap text-muted">{words.before}</td>
-							<td class="py-1.5 pr-6 text-right whitespace-nowrap">{words.after}</td>
-							<td class="py-1.5 text-right whitespace-nowrap">{words.change}</td>
-						</tr>
-					{/each}
-				</tbody>
-			</table>
-		</WideTable>
+				{/each}
+			</tbody>
+		</Table>
 	</div>
 	<p class="small mt-2 max-w-[44rem] text-muted">
 		{#if moves.rows.some((r) => r.assumed)}* Not measured: follows from what was, or had to be assumed.

@@ -9,10 +9,13 @@
 	import { CAUSES, HUSBANDRY_TITLES } from '$lib/format/husbandry';
 	import { fixed } from '$lib/format/number';
 	import { limitInUnit } from '$lib/format/quantity';
-	import Action from '$lib/ui/shared/Action.svelte';
-	import Choice from '$lib/ui/shared/Choice.svelte';
+	import { litresWords } from '$lib/format/volume';
+	import Button from '$lib/ui/kit/Button.svelte';
+	import Checkbox from '$lib/ui/kit/Checkbox.svelte';
+	import Choice from '$lib/ui/kit/Choice.svelte';
+	import Field from '$lib/ui/kit/Field.svelte';
+	import Hidden from '$lib/ui/kit/Hidden.svelte';
 	import Fault from '$lib/ui/shared/Fault.svelte';
-	import Field from '$lib/ui/shared/Field.svelte';
 	import { sending } from '$lib/ui/shared/sending';
 	import CourseChart from './CourseChart.svelte';
 	import Dangers from './Dangers.svelte';
@@ -96,7 +99,7 @@
 			<p class="mt-2 text-muted">Choose what to raise.</p>
 		{:else}
 			<form method="get" class="mt-5 grid gap-5">
-				<input type="hidden" name="goals" value={query} />
+				<Hidden name="goals" value={query} />
 				{#each goals as goal (goal.parameter)}
 					<fieldset class="grid gap-4 border-t pt-4 sm:grid-cols-[11rem_11rem_minmax(0,1fr)]">
 						<legend class="visually-hidden">{PARAMETERS[goal.parameter].name}</legend>
@@ -135,21 +138,12 @@
 						/>
 					</div>
 					{#if asks || looked}
-						<label class="flex min-h-11 max-w-[30rem] items-start gap-3">
-							<input
-								type="checkbox"
-								name="looked"
-								value="yes"
-								checked={looked}
-								class="mt-1 size-5 shrink-0"
-							/>
-							<span
-								>I have looked: pumps run, bottles are not empty, nothing else is added, volume and strength
-								are right.</span
-							>
-						</label>
+						<Checkbox name="looked" value="yes" checked={looked} class="min-h-11 max-w-[30rem]"
+							>I have looked: pumps run, bottles are not empty, nothing else is added, volume and strength are
+							right.</Checkbox
+						>
 					{/if}
-					<Action type="submit">Reckon it</Action>
+					<Button type="submit">Reckon it</Button>
 				</div>
 			</form>
 		{/if}
@@ -165,7 +159,7 @@
 		</p>
 	{:else if kind === 'salinity'}
 		<form method="get" class="mt-5 flex flex-wrap items-end gap-4">
-			<input type="hidden" name="kind" value="salinity" />
+			<Hidden name="kind" value="salinity" />
 			<Field
 				name="aim"
 				label="Salinity wanted"
@@ -173,7 +167,7 @@
 				inputmode="decimal"
 				value={aimText}
 			/>
-			<Action type="submit">Reckon it</Action>
+			<Button type="submit">Reckon it</Button>
 		</form>
 	{/if}
 
@@ -244,9 +238,9 @@
 				</div>
 			</section>
 			<form method="post" action="?/start" use:enhance={sending} class="mt-6">
-				<input type="hidden" name="id" value={id} />
-				<input type="hidden" name="request" value={JSON.stringify(request)} />
-				<Action kind="primary" size="large" type="submit">Begin today</Action>
+				<Hidden name="id" value={id} />
+				<Hidden name="request" value={JSON.stringify(request)} />
+				<Button kind="primary" size="large" type="submit">Begin today</Button>
 				<p class="small mt-2 max-w-[46rem] text-muted">
 					{#if preview.plan.moves && preview.plan.moves.assumed.length > 0}
 						Planned with wider margins because {preview.plan.moves.assumed.map((a) => ASSUMED[a]).join('; ')}.
@@ -265,7 +259,7 @@
 				<ul class="figures mt-2 border-b">
 					{#if preview.mix.change}
 						<li class="border-t py-2">
-							First change {preview.mix.change.litres} L of water, with {preview.mix.change.batch}
+							First change {litresWords(preview.mix.change.litres)} of water, with {preview.mix.change.batch}
 						</li>
 					{/if}
 					{#each preview.mix.amounts as part (part.name)}

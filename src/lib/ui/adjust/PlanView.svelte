@@ -6,7 +6,8 @@
 	import { courseWords, HELD, planTitle, reasonWords, REMARKS } from '$lib/format/adjust';
 	import { dangersOf } from '$lib/format/danger';
 	import { shortDay } from '$lib/format/date';
-	import Action from '$lib/ui/shared/Action.svelte';
+	import Button from '$lib/ui/kit/Button.svelte';
+	import Hidden from '$lib/ui/kit/Hidden.svelte';
 	import Fault from '$lib/ui/shared/Fault.svelte';
 	import { sending } from '$lib/ui/shared/sending';
 	import CourseChart from './CourseChart.svelte';
@@ -132,13 +133,13 @@
 			use:enhance={sending}
 			class="mt-6 flex flex-wrap gap-3 print:hidden"
 		>
-			<input type="hidden" name="id" value={changeId} />
-			<Action kind={off || missed > 0 ? 'primary' : 'secondary'} type="submit" name="what" value="plan-rest"
-				>Plan the rest again</Action
+			<Hidden name="id" value={changeId} />
+			<Button kind={off || missed > 0 ? 'primary' : 'secondary'} type="submit" name="what" value="plan-rest"
+				>Plan the rest again</Button
 			>
-			<Action type="submit" name="what" value="reached">It has worked: end it</Action>
-			<Action kind="quiet" type="submit" name="what" value="stopped">Stop the plan</Action>
-			<Action kind="quiet" onclick={() => window.print()}>Print</Action>
+			<Button type="submit" name="what" value="reached">It has worked: end it</Button>
+			<Button kind="quiet" type="submit" name="what" value="stopped">Stop the plan</Button>
+			<Button kind="quiet" onclick={() => window.print()}>Print</Button>
 		</form>
 		<p class="small mt-2 max-w-[46rem] text-muted">
 			Planning the rest again starts from where the water stands today{off

@@ -5,7 +5,9 @@
 	import { addDays, type Instant } from '$lib/core/time';
 	import { stepAside, stepWords } from '$lib/format/adjust';
 	import { shortDay } from '$lib/format/date';
-	import Action from '$lib/ui/shared/Action.svelte';
+	import Button from '$lib/ui/kit/Button.svelte';
+	import Field from '$lib/ui/kit/Field.svelte';
+	import Hidden from '$lib/ui/kit/Hidden.svelte';
 	import { sending } from '$lib/ui/shared/sending';
 
 	interface Props {
@@ -76,8 +78,8 @@
 						{#if step.note}<p class="small">{step.note}</p>{/if}
 						{#if runs && step.state === 'open' && day <= today && step.what.kind === 'test'}
 							<p class="mt-2 print:hidden">
-								<Action kind={step.id === next ? 'primary' : 'secondary'} href={benchHref(step)}
-									>Go to the bench</Action
+								<Button kind={step.id === next ? 'primary' : 'secondary'} href={benchHref(step)}
+									>Go to the bench</Button
 								>
 							</p>
 						{:else if runs && (step.state === 'open' || step.state === 'missed') && day <= today}
@@ -87,32 +89,31 @@
 								use:enhance={sending}
 								class="mt-2 flex flex-wrap items-end gap-3 print:hidden"
 							>
-								<input type="hidden" name="id" value={ids[step.id]} />
-								<input type="hidden" name="stepId" value={step.id} />
+								<Hidden name="id" value={ids[step.id]} />
+								<Hidden name="stepId" value={step.id} />
 								{#if step.state === 'open'}
-									<Action
+									<Button
 										kind={step.id === next ? 'primary' : 'secondary'}
 										type="submit"
 										name="outcome"
-										value="done">{step.what.kind === 'remedy' ? 'Seen to it' : 'Done as written'}</Action
+										value="done">{step.what.kind === 'remedy' ? 'Seen to it' : 'Done as written'}</Button
 									>
-									<Action kind="quiet" type="submit" name="outcome" value="skipped">Leave it out</Action>
+									<Button kind="quiet" type="submit" name="outcome" value="skipped">Leave it out</Button>
 								{:else}
-									<Action kind="quiet" type="submit" name="outcome" value="done">It was done after all</Action
+									<Button kind="quiet" type="submit" name="outcome" value="done">It was done after all</Button
 									>
 								{/if}
 								{#if hasAmount(step)}
 									<details>
 										<summary class="link small min-h-11 py-3">Another amount</summary>
-										<label class="mt-1 flex items-baseline gap-2">
-											<input
-												name="amount"
-												inputmode="decimal"
-												class="figures min-h-11 w-28 rounded-md border border-line-strong bg-surface px-3"
-												aria-label="Amount as given"
-											/>
-											{unitOf(step)}
-										</label>
+										<Field
+											name="amount"
+											inputmode="decimal"
+											label="Amount as given"
+											bare
+											unit={unitOf(step)}
+											class="mt-1 w-44"
+										/>
 									</details>
 								{/if}
 							</form>

@@ -15,10 +15,13 @@
 	import { listed } from '$lib/format/adjust';
 	import { plain } from '$lib/format/number';
 	import { symbolAfter } from '$lib/format/quantity';
-	import Action from '$lib/ui/shared/Action.svelte';
-	import Choice from '$lib/ui/shared/Choice.svelte';
+	import Button from '$lib/ui/kit/Button.svelte';
+	import Choice from '$lib/ui/kit/Choice.svelte';
+	import Field from '$lib/ui/kit/Field.svelte';
+	import Hidden from '$lib/ui/kit/Hidden.svelte';
+	import LitresField from '$lib/ui/kit/LitresField.svelte';
+	import TextArea from '$lib/ui/kit/TextArea.svelte';
 	import Fault from '$lib/ui/shared/Fault.svelte';
-	import Field from '$lib/ui/shared/Field.svelte';
 	import { sending } from '$lib/ui/shared/sending';
 	import Dangers from './Dangers.svelte';
 
@@ -134,8 +137,8 @@
 							>Its label forbids to combine it with: {s.notWith}</span
 						>{/if}
 					<form method="post" action="?/retire" use:enhance={sending}>
-						<input type="hidden" name="supplementId" value={s.id} />
-						<Action kind="quiet" type="submit">No longer in use</Action>
+						<Hidden name="supplementId" value={s.id} />
+						<Button kind="quiet" type="submit">No longer in use</Button>
 					</form>
 				</li>
 			{/each}
@@ -144,16 +147,10 @@
 
 	<h2 class="mt-8 text-2xl">Enter one</h2>
 	<form method="post" action="?/save" use:enhance={sending} class="mt-3 grid gap-5 sm:grid-cols-2">
-		<input type="hidden" name="id" value={id} />
+		<Hidden name="id" value={id} />
 		{#if general}<div class="sm:col-span-2"><Fault text={general} /></div>{/if}
 		{#if saved}<p role="status" class="sm:col-span-2">Kept. It can be chosen in a plan from now on.</p>{/if}
-		<Choice
-			name="kind"
-			label="It is"
-			value={kind}
-			items={KINDS}
-			onchange={(e) => (kind = e.currentTarget.value)}
-		/>
+		<Choice name="kind" label="It is" value={kind} items={KINDS} onpick={(picked) => (kind = picked)} />
 		<Field name="name" label="Its name, as you say it" value={before('name')} fault={faultOf('name')} />
 		{#if kind === 'product'}
 			<Choice
@@ -202,13 +199,7 @@
 						inputmode="decimal"
 						value={before('trial.amount')}
 					/>
-					<Field
-						name="trial.volume"
-						label="In water of"
-						unit="L"
-						inputmode="decimal"
-						value={before('trial.volume')}
-					/>
+					<LitresField name="trial.volume" label="In water of" value={before('trial.volume')} />
 					<Field name="trial.before" label="Read before" inputmode="decimal" value={before('trial.before')} />
 					<Field name="trial.after" label="Read after" inputmode="decimal" value={before('trial.after')} />
 					<Field
@@ -291,17 +282,15 @@
 				]}
 			/>
 			<div class="sm:col-span-2">
-				<label class="mb-1 block font-semibold" for="rows"
-					>Its rows: the reading, then the amount a day for 100 L</label
-				>
-				<textarea
-					id="rows"
+				<TextArea
 					name="rows"
-					rows="5"
-					class="figures w-full rounded-md border border-line-strong bg-surface px-3 py-2"
-					placeholder={TABLE_EXAMPLE}>{before('rows')}</textarea
-				>
-				{#if faultOf('rows')}<p class="small mt-1 font-semibold text-warn">{faultOf('rows')}</p>{/if}
+					label="Its rows: the reading, then the amount a day for 100 L"
+					rows={5}
+					look="figures"
+					placeholder={TABLE_EXAMPLE}
+					value={before('rows')}
+					fault={faultOf('rows')}
+				/>
 			</div>
 			<Field
 				name="notWith"
@@ -310,7 +299,7 @@
 				help="Leave empty where it says nothing."
 			/>
 		{/if}
-		<div class="sm:col-span-2"><Action kind="primary" type="submit">Keep it</Action></div>
+		<div class="sm:col-span-2"><Button kind="primary" type="submit">Keep it</Button></div>
 	</form>
 
 	<h2 class="mt-10 text-2xl">Common salts</h2>

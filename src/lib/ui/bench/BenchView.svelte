@@ -10,20 +10,20 @@
 	import { shortDay } from '$lib/format/date';
 	import { faultText } from '$lib/format/faults';
 	import { resultInUnit } from '$lib/format/quantity';
-	import Action from '$lib/ui/shared/Action.svelte';
+	import Button from '$lib/ui/kit/Button.svelte';
 	import { sheetOf, type BenchDraft, type BenchSession } from '$lib/ui/shared/bench-session';
 	import { benchDeskOf, clockOf, outboxOf } from '$lib/ui/shared/context';
 	import Photographs from '$lib/ui/shared/Photographs.svelte';
 	import type { Habits } from '$lib/ui/shared/reading-draft';
 	import { planInWorker } from '$lib/workers/plan.client';
-	import ChooseTests, { type Chosen } from './ChooseTests.svelte';
-	import FinishView from './FinishView.svelte';
-	import LayOutView from './LayOutView.svelte';
+	import ChooseTests, { type Chosen } from './choose/ChooseTests.svelte';
+	import FinishView from './finish/FinishView.svelte';
+	import LayOutView from './layout/LayOutView.svelte';
 	import { choiceOf, draftOfSheet, makeDraft, thinned, type SameSample } from './make-draft';
-	import type { BenchAsked } from './MethodPanel.svelte';
-	import RunBench from './RunBench.svelte';
-	import SessionFrame from './SessionFrame.svelte';
-	import { SessionPlanner } from './SessionPlanner.svelte';
+	import type { BenchAsked } from './choose/MethodPanel.svelte';
+	import RunBench from './run/RunBench.svelte';
+	import SessionFrame from './run/SessionFrame.svelte';
+	import { SessionPlanner } from './layout/SessionPlanner.svelte';
 
 	interface Props {
 		waterId: string;
@@ -255,13 +255,13 @@
 				>
 				{#if fault.code === 'in-the-future' && fault.details?.minutes !== undefined}
 					{@const minutes = Number(fault.details.minutes)}
-					<Action onclick={() => void outbox.putRight(item.id, minutes)}
-						>Put right by {minutes} {minutes === 1 ? 'minute' : 'minutes'}</Action
+					<Button onclick={() => void outbox.putRight(item.id, minutes)}
+						>Put right by {minutes} {minutes === 1 ? 'minute' : 'minutes'}</Button
 					>
 				{:else}
-					<Action onclick={() => void outbox.tryAgain(item.id)}>Send it again</Action>
+					<Button onclick={() => void outbox.tryAgain(item.id)}>Send it again</Button>
 				{/if}
-				<Action kind="quiet" onclick={() => void outbox.forget(item.id)}>Throw it away</Action>
+				<Button kind="quiet" onclick={() => void outbox.forget(item.id)}>Throw it away</Button>
 			</p>
 		</div>
 	{/each}
@@ -306,14 +306,14 @@
 						{#if savedHere}The server cannot be reached; it is sent when it is back.{/if}
 					</p>
 					{#if saved.draft.standard && saved.draft.kit}
-						<Action kind="primary" href="/waters/{waterId}/shelf/{saved.draft.kit.id}#check"
-							>Go on with the check</Action
+						<Button kind="primary" href="/waters/{waterId}/shelf/{saved.draft.kit.id}#check"
+							>Go on with the check</Button
 						>
 					{/if}
-					<Action onclick={repeatSaved}>Test the same sample again</Action>
-					<Action href="/waters/{waterId}/today">See Today</Action>
-					<Action href="/waters/{waterId}/adjust">What to put right</Action>
-					<Action href="/waters/{waterId}/trends">See the trend</Action>
+					<Button onclick={repeatSaved}>Test the same sample again</Button>
+					<Button href="/waters/{waterId}/today">See Today</Button>
+					<Button href="/waters/{waterId}/adjust">What to put right</Button>
+					<Button href="/waters/{waterId}/trends">See the trend</Button>
 					{#if !savedHere}
 						<div class="basis-full">
 							<Photographs {waterId} of={{ run: saved.draft.runId }} photographs={[]} what="this test" />

@@ -4,7 +4,8 @@
 	import { localStore } from '$lib/client/local-store';
 	import { readPreferences, type Preferences } from '$lib/contract/preferences';
 	import type { Instant } from '$lib/core/time';
-	import Action from '$lib/ui/shared/Action.svelte';
+	import { readBy } from '$lib/format/reader';
+	import Button from '$lib/ui/kit/Button.svelte';
 	import type { KeptWater } from '$lib/ui/shared/bench-session';
 	import { benchDeskOf, outboxOf } from '$lib/ui/shared/context';
 	import Timers from '$lib/ui/shared/Timers.svelte';
@@ -28,6 +29,7 @@
 			kept = await localStore.read<KeptWater>(`water:${waterId}`).catch(() => null);
 			preferences =
 				(await localStore.read<Preferences>('preferences').catch(() => null)) ?? readPreferences(undefined);
+			readBy(() => preferences.reader);
 			ready = true;
 		})();
 		const look = async () => {
@@ -55,8 +57,8 @@
 			>
 			{#if outbox.waiting.length > 0}<span class="small">{outbox.waiting.length} not on the server yet</span
 				>{/if}
-			{#if back}<Action href={waterId ? `/waters/${waterId}/bench` : '/'} data-sveltekit-reload
-					>Go on there</Action
+			{#if back}<Button href={waterId ? `/waters/${waterId}/bench` : '/'} data-sveltekit-reload
+					>Go on there</Button
 				>{/if}
 			<span class="ml-auto flex flex-wrap gap-2">
 				<Timers href={null} />

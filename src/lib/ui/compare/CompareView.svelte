@@ -14,8 +14,9 @@
 	import { shortDay } from '$lib/format/date';
 	import { inUnit } from '$lib/format/quantity';
 	import { referenceSentence } from '$lib/format/reasons';
-	import Action from '$lib/ui/shared/Action.svelte';
-	import WideTable from '$lib/ui/shared/WideTable.svelte';
+	import Button from '$lib/ui/kit/Button.svelte';
+	import Choice from '$lib/ui/kit/Choice.svelte';
+	import Table from '$lib/ui/kit/Table.svelte';
 	import BiasChart from './BiasChart.svelte';
 
 	interface Props {
@@ -61,12 +62,14 @@
 </script>
 
 {#snippet choice(name: string, label: string, chosen: string, items: readonly { id: string; name: string }[])}
-	<label class="min-w-40 grow">
-		<span class="small block text-muted">{label}</span>
-		<select {name} class="min-h-11 w-full rounded-md border border-line-strong bg-surface" value={chosen}>
-			{#each items as item (item.id)}<option value={item.id}>{item.name}</option>{/each}
-		</select>
-	</label>
+	<Choice
+		{name}
+		{label}
+		quiet
+		class="min-w-40 grow"
+		value={chosen}
+		items={items.map(({ id, name: words }) => ({ value: id, name: words }))}
+	/>
 {/snippet}
 
 <main class="page max-w-[70rem]!">
@@ -92,7 +95,7 @@
 			{@render choice('first', 'One', comparison.first ?? '', comparison.sides)}
 			{@render choice('second', 'The other', comparison.second ?? '', comparison.sides)}
 		{/if}
-		<noscript><button class="min-h-11 border-2 border-ink px-4 font-semibold">Compare</button></noscript>
+		<noscript><Button type="submit">Compare</Button></noscript>
 	</form>
 
 	{#if comparison.sides.length < 2}
@@ -103,7 +106,7 @@
 					? 'Only one person has read it here.'
 					: 'Only one water was read for it.'}
 		</p>
-		<p class="mt-4"><Action href="{base}/laboratory">Laboratory: send or bring in</Action></p>
+		<p class="mt-4"><Button href="{base}/laboratory">Laboratory: send or bring in</Button></p>
 	{:else if comparison.by === 'water' && comparison.waters}
 		<section aria-labelledby="verdict" class="mt-8">
 			<h2 id="verdict" class="text-2xl">{names.first} and {names.second}</h2>
@@ -156,8 +159,8 @@
 							Some of these results were corrected by a check of the kit. Before that:
 							{comparisonSentence(parameter, comparison.asRead, names, unit)}
 						{/if}
-						<button type="button" class="link" onclick={() => (asRead = !asRead)}
-							>{asRead ? 'Show them corrected' : 'Show them as first read'}</button
+						<Button kind="text" onclick={() => (asRead = !asRead)}
+							>{asRead ? 'Show them corrected' : 'Show them as first read'}</Button
 						>
 					</p>
 				{/if}
@@ -169,11 +172,11 @@
 					{#if comparison.next}<p class="mt-1 text-lg">{NEXT_WORDS[comparison.next]}</p>{/if}
 					{#if testable.length > 0}
 						<p class="mt-4">
-							<Action
+							<Button
 								kind={comparison.next === 'go-on' ? 'secondary' : 'primary'}
 								size="large"
 								class="w-full"
-								href="{base}/bench?tests={testable.join(',')}&times=2">Test both on one sample</Action
+								href="{base}/bench?tests={testable.join(',')}&times=2">Test both on one sample</Button
 							>
 						</p>
 					{/if}
@@ -214,41 +217,39 @@
 		</div>
 		<details class="mt-6 border-t">
 			<summary class="link inline-block min-h-11 py-3">The pairs, one by one</summary>
-			<WideTable label="Pairs">
-				<table class="figures w-full">
-					<thead>
-						<tr class="small border-b text-left text-muted">
-							<th class="py-2 pr-4 font-normal">Drawn</th>
-							<th class="py-2 pr-4 text-right font-normal">{names.first}</th>
-							<th class="py-2 pr-4 text-right font-normal">{names.second}</th>
-							<th class="py-2 pr-4 text-right font-normal">difference</th>
-							<th class="py-2 font-normal">read by</th>
+			<Table wide="Pairs">
+				<thead>
+					<tr class="small border-b text-left text-muted">
+						<th class="py-2 pr-4 font-normal">Drawn</th>
+						<th class="py-2 pr-4 text-right font-normal">{names.first}</th>
+						<th class="py-2 pr-4 text-right font-normal">{names.second}</th>
+						<th class="py-2 pr-4 text-right font-normal">difference</th>
+						<th class="py-2 font-normal">read by</th>
+					</tr>
+				</thead>
+				<tbody>
+					{#each [...paired.pairs].reverse() as pair, i (i)}
+						<tr class="border-b">
+							<td class="py-1.5 pr-4 whitespace-nowrap">{shortDay(pair.first.at, timeZone, now)}</td>
+							<td class="py-1.5 pr-4 text-right whitespace-nowrap">{value(pair.first)}</td>
+							<td class="py-1.5 pr-4 text-right whitespace-nowrap">{value(pair.second)}</td>
+							<td class="py-1.5 pr-4 text-right"
+								>{differenceWords(
+									parameter,
+									pair.first.value - pair.second.value,
+									Math.hypot(pair.first.uRandom, pair.second.uRandom),
+									unit
+								)}</td
+							>
+							<td class="small py-1.5 text-muted"
+								>{pair.first.reader === pair.second.reader
+									? pair.first.reader
+									: `${pair.first.reader}, ${pair.second.reader}`}</td
+							>
 						</tr>
-					</thead>
-					<tbody>
-						{#each [...paired.pairs].reverse() as pair, i (i)}
-							<tr class="border-b">
-								<td class="py-1.5 pr-4 whitespace-nowrap">{shortDay(pair.first.at, timeZone, now)}</td>
-								<td class="py-1.5 pr-4 text-right whitespace-nowrap">{value(pair.first)}</td>
-								<td class="py-1.5 pr-4 text-right whitespace-nowrap">{value(pair.second)}</td>
-								<td class="py-1.5 pr-4 text-right"
-									>{differenceWords(
-										parameter,
-										pair.first.value - pair.second.value,
-										Math.hypot(pair.first.uRandom, pair.second.uRandom),
-										unit
-									)}</td
-								>
-								<td class="small py-1.5 text-muted"
-									>{pair.first.reader === pair.second.reader
-										? pair.first.reader
-										: `${pair.first.reader}, ${pair.second.reader}`}</td
-								>
-							</tr>
-						{/each}
-					</tbody>
-				</table>
-			</WideTable>
+					{/each}
+				</tbody>
+			</Table>
 		</details>
 	{:else}
 		<p class="mt-8 border-y py-6 text-lg">
@@ -256,8 +257,8 @@
 		</p>
 		{#if testable.length > 0}
 			<p class="mt-4">
-				<Action kind="primary" size="large" href="{base}/bench?tests={testable.join(',')}&times=2"
-					>Test both on one sample</Action
+				<Button kind="primary" size="large" href="{base}/bench?tests={testable.join(',')}&times=2"
+					>Test both on one sample</Button
 				>
 			</p>
 		{/if}

@@ -4,7 +4,11 @@
 	import { PARAMETER_IDS, PARAMETERS, UNITS } from '$lib/core/quantity';
 	import { BETWEEN_SCHOOLS, END_POINTS, type EndPoint, type StepReading } from '$lib/core/reading';
 	import { END_POINT_NAMES } from '$lib/format/reading';
-	import Action from '$lib/ui/shared/Action.svelte';
+	import Button from '$lib/ui/kit/Button.svelte';
+	import Choice from '$lib/ui/kit/Choice.svelte';
+	import Hidden from '$lib/ui/kit/Hidden.svelte';
+	import Radio from '$lib/ui/kit/Radio.svelte';
+	import RegionFields from '$lib/ui/shared/RegionFields.svelte';
 
 	let { preferences, path }: { preferences: Preferences; path: string } = $props();
 
@@ -43,7 +47,7 @@
 		'put-back':
 			'Only what was used is counted off. A trace of water or of another reagent may spoil the bottle: use a syringe that touches nothing else, and never put back what touched the sample.'
 	};
-	const choosable = PARAMETER_IDS.filter((p) => PARAMETERS[p].units.length > 1);
+	const choosable = PARAMETER_IDS.filter((p) => PARAMETERS[p].units.length > 1 && p !== 'temperature');
 </script>
 
 {#snippet school<K extends string>(
@@ -56,17 +60,9 @@
 	<fieldset>
 		<legend class="text-xl font-semibold">{legend}</legend>
 		{#each options as option (option)}
-			<label class="flex min-h-12 cursor-pointer items-start gap-3 border-t py-3">
-				<input
-					type="radio"
-					{name}
-					value={option}
-					checked={preferences[name] === option}
-					class="mt-1 h-5 w-5 accent-[var(--ink)]"
-				/>
-				<span><strong>{names[option]}</strong><span class="small block text-muted">{does[option]}</span></span
-				>
-			</label>
+			<Radio {name} value={option} chosen={preferences[name]} class="min-h-12 border-t py-3"
+				><strong>{names[option]}</strong><span class="small block text-muted">{does[option]}</span></Radio
+			>
 		{/each}
 	</fieldset>
 {/snippet}
@@ -79,7 +75,7 @@
 		habit of today.
 	</p>
 	<form method="post" action="/preferences" class="mt-6 space-y-8">
-		<input type="hidden" name="back" value={path} />
+		<Hidden name="back" value={path} />
 		{@render school('I stop a titration at', 'endPoint', END_POINTS, END_POINT_NAMES, END_POINT_DOES)}
 		{@render school('A colour between two steps', 'between', BETWEEN_SCHOOLS, BETWEEN_NAMES, BETWEEN_DOES)}
 		{@render school('A kit on the shelf: I', 'trust', TRUST_SCHOOLS, TRUST_NAMES, TRUST_DOES)}
@@ -91,19 +87,22 @@
 			UNUSED_DOES
 		)}
 		<fieldset>
+			<legend class="text-xl font-semibold">Numbers, dates and volumes</legend>
+			<div class="mt-3 grid gap-4 sm:grid-cols-2"><RegionFields {preferences} /></div>
+			<p class="small mt-3 text-muted">
+				A point and a comma are both read as decimal marks, whichever is shown. Doses stay in mL and g.
+			</p>
+		</fieldset>
+		<fieldset>
 			<legend class="text-xl font-semibold">Units</legend>
 			<div class="mt-3 grid gap-4 sm:grid-cols-2">
 				{#each choosable as parameter (parameter)}
-					<label class="block">
-						<span class="block">{PARAMETERS[parameter].name}</span>
-						<select name={parameter} class="min-h-11 w-full rounded-md border border-line-strong bg-surface">
-							{#each PARAMETERS[parameter].units as unit (unit)}
-								<option value={unit} selected={preferences.units[parameter] === unit}
-									>{UNITS[unit].symbol}</option
-								>
-							{/each}
-						</select>
-					</label>
+					<Choice
+						name={parameter}
+						label={PARAMETERS[parameter].name}
+						value={preferences.units[parameter]}
+						items={PARAMETERS[parameter].units.map((unit) => ({ value: unit, name: UNITS[unit].symbol }))}
+					/>
 				{/each}
 			</div>
 			<p class="small mt-3 text-muted">
@@ -112,6 +111,6 @@
 				hardness belongs to the method, as its leaflet has it.
 			</p>
 		</fieldset>
-		<Action kind="primary" type="submit" size="large">Keep these</Action>
+		<Button kind="primary" type="submit" size="large">Keep these</Button>
 	</form>
 </main>

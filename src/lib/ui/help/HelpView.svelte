@@ -1,5 +1,7 @@
 <script lang="ts">
 	import { searchHelp } from '$lib/format/help';
+	import Button from '$lib/ui/kit/Button.svelte';
+	import Field from '$lib/ui/kit/Field.svelte';
 
 	let { waterId, query }: { waterId: string; query: string } = $props();
 
@@ -25,16 +27,17 @@
 <main class="page max-w-[48rem]!">
 	<h1 class="text-3xl">Help and shortcuts</h1>
 	<form method="get" role="search" class="mt-5 flex gap-3">
-		<input
+		<Field
 			type="search"
 			name="q"
-			value={asked}
-			oninput={(e) => (asked = e.currentTarget.value)}
-			aria-label="Search the help"
+			label="Search the help"
+			bare
+			large
+			class="grow"
+			bind:value={asked}
 			placeholder="Search: blank, last drop, old tank …"
-			class="min-h-12 grow rounded-md border border-line-strong bg-surface px-3"
 		/>
-		<noscript><button class="min-h-12 border-2 border-ink px-4 font-semibold">Search</button></noscript>
+		<noscript><Button type="submit">Search</Button></noscript>
 	</form>
 	<p class="small mt-2 text-muted" role="status">
 		{found.length === 0

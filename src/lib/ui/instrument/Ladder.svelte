@@ -50,8 +50,7 @@
 
 <svelte:window
 	onkeydown={(e) => {
-		if (!(e.target instanceof HTMLElement && e.target.closest('input, select, textarea, [role=slider]')))
-			key(e);
+		if (!(e.target instanceof Element && e.target.closest('input, select, textarea, [role=slider]'))) key(e);
 	}}
 />
 

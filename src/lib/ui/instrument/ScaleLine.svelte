@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { roundTo } from '$lib/core/numeric';
+	import { fixed } from '$lib/format/number';
 
 	interface Props {
 		from: number;
@@ -42,7 +43,7 @@
 				division,
 				y: yOf(v),
 				length: division % 10 === 0 ? 36 : division % 5 === 0 ? 26 : 16,
-				text: division % 5 === 0 ? v.toFixed(decimals) : ''
+				text: division % 5 === 0 ? fixed(v, decimals) : ''
 			};
 		});
 	});
@@ -78,8 +79,7 @@
 
 <svelte:window
 	onkeydown={(e) => {
-		if (!(e.target instanceof HTMLElement && e.target.closest('input, select, textarea, [role=slider]')))
-			key(e);
+		if (!(e.target instanceof Element && e.target.closest('input, select, textarea, [role=slider]'))) key(e);
 	}}
 />
 

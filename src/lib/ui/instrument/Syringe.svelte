@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { roundTo } from '$lib/core/numeric';
-	import { millilitres } from '$lib/format/number';
+	import { fixed, millilitres } from '$lib/format/number';
 
 	interface Props {
 		capacityMl: number;
@@ -45,7 +45,7 @@
 				ml,
 				y: yOf(ml),
 				length: division % 10 === 0 ? 34 : division % 5 === 0 ? 24 : 15,
-				text: division % 10 === 0 ? ml.toFixed(1) : ''
+				text: division % 10 === 0 ? fixed(ml, 1) : ''
 			};
 		});
 	});

@@ -6,7 +6,8 @@
 	import { shortDay } from '$lib/format/date';
 	import { HELP } from '$lib/format/help';
 	import { findingSentence, RULE_WORDS, STRENGTH_NAMES } from '$lib/format/rules';
-	import Action from '$lib/ui/shared/Action.svelte';
+	import Button from '$lib/ui/kit/Button.svelte';
+	import Hidden from '$lib/ui/kit/Hidden.svelte';
 	import Fault from '$lib/ui/shared/Fault.svelte';
 	import { sending } from '$lib/ui/shared/sending';
 
@@ -83,10 +84,10 @@
 					></span
 				>
 				<form method="post" use:enhance={sending}>
-					<input type="hidden" name="rule" value={rule.id} />
-					<input type="hidden" name="on" value={isOff ? 'yes' : 'no'} />
-					<Action type="submit" aria-label="{isOff ? 'Switch on' : 'Switch off'}: {RULE_WORDS[rule.id].title}"
-						>{isOff ? 'Switch on' : 'Switch off'}</Action
+					<Hidden name="rule" value={rule.id} />
+					<Hidden name="on" value={isOff ? 'yes' : 'no'} />
+					<Button type="submit" aria-label="{isOff ? 'Switch on' : 'Switch off'}: {RULE_WORDS[rule.id].title}"
+						>{isOff ? 'Switch on' : 'Switch off'}</Button
 					>
 				</form>
 			</li>

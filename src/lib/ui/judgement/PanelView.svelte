@@ -5,7 +5,7 @@
 	import { ago, shortDay } from '$lib/format/date';
 	import { PANEL_TITLES, panelWords } from '$lib/format/panel';
 	import { resultInUnit } from '$lib/format/quantity';
-	import Action from '$lib/ui/shared/Action.svelte';
+	import Button from '$lib/ui/kit/Button.svelte';
 
 	interface Props {
 		waterId: string;
@@ -49,8 +49,8 @@
 	</p>
 	{#if missing.length > 0}
 		<p class="mt-4">
-			<Action kind="primary" size="large" href="/waters/{waterId}/bench?what={panel.happening}"
-				>Test these {missing.length === 1 ? 'now' : `${missing.length} now`}</Action
+			<Button kind="primary" size="large" href="/waters/{waterId}/bench?what={panel.happening}"
+				>Test these {missing.length === 1 ? 'now' : `${missing.length} now`}</Button
 			>
 		</p>
 	{/if}

@@ -8,10 +8,11 @@
 	import { whyDue } from '$lib/format/bench';
 	import { shortDay } from '$lib/format/date';
 	import { STAGE_NAMES } from '$lib/format/stage';
-	import Action from '$lib/ui/shared/Action.svelte';
-	import Choice from '$lib/ui/shared/Choice.svelte';
+	import Button from '$lib/ui/kit/Button.svelte';
+	import Choice from '$lib/ui/kit/Choice.svelte';
+	import Field from '$lib/ui/kit/Field.svelte';
+	import Hidden from '$lib/ui/kit/Hidden.svelte';
 	import Fault from '$lib/ui/shared/Fault.svelte';
-	import Field from '$lib/ui/shared/Field.svelte';
 	import { sending } from '$lib/ui/shared/sending';
 
 	interface Props {
@@ -76,7 +77,7 @@
 				{ value: '7', name: 'every week, on a fixed day' },
 				{ value: '14', name: 'every other week, on a fixed day' }
 			]}
-			onchange={(e) => (habit = e.currentTarget.value)}
+			onpick={(picked) => (habit = picked)}
 		/>
 		{#if habit === 'reckoned'}
 			<Choice name="chance" label="Growth of the chance of being outside" value={chance} items={CHANCES} />
@@ -106,7 +107,7 @@
 			/>
 		{/if}
 		<div class="flex items-center gap-4 sm:col-span-2">
-			<Action type="submit">Keep these settings</Action>
+			<Button type="submit">Keep these settings</Button>
 			{#if saved('settings')}<span class="small" role="status">Kept.</span>{/if}
 		</div>
 	</form>
@@ -117,7 +118,7 @@
 
 	<h2 class="mt-8 text-2xl">Kind and stage of the water</h2>
 	<form method="post" action="?/stage" use:enhance={sending} class="mt-3 flex flex-wrap items-end gap-4">
-		<input type="hidden" name="id" value={id} />
+		<Hidden name="id" value={id} />
 		{#if fault('stage')}<div class="w-full"><Fault text={fault('stage')} /></div>{/if}
 		<div class="min-w-60">
 			<Choice
@@ -127,7 +128,7 @@
 				items={PROFILE_IDS.map((value) => ({ value, name: PROFILES[value].name }))}
 			/>
 		</div>
-		<Action type="submit">Take its bands and tests</Action>
+		<Button type="submit">Take its bands and tests</Button>
 		{#if saved('stage')}<span class="small" role="status">Taken: bands count from now on.</span>{/if}
 	</form>
 	<p class="small mt-3 max-w-[44rem] text-muted">
@@ -143,9 +144,9 @@
 	</p>
 	{#if fault('feed')}<div class="mt-3"><Fault text={fault('feed')} /></div>{/if}
 	<div class="mt-3 flex flex-wrap items-center gap-4">
-		<Action href="/waters/{water.id}/calendar.ics" download="tevrik-tests.ics">Take the file</Action>
+		<Button href="/waters/{water.id}/calendar.ics" download="tevrik-tests.ics">Take the file</Button>
 		<form method="post" action="?/feed" use:enhance={sending}>
-			<Action type="submit">Make a private address</Action>
+			<Button type="submit">Make a private address</Button>
 		</form>
 	</div>
 	{#if answer?.token}
@@ -163,8 +164,8 @@
 				<li class="flex flex-wrap items-center justify-between gap-4 border-t py-2">
 					<span>Address made on {shortDay(instant(feed.createdAt), timeZone, now)}</span>
 					<form method="post" action="?/feed" use:enhance={sending}>
-						<input type="hidden" name="feedId" value={feed.id} />
-						<Action type="submit">Revoke it</Action>
+						<Hidden name="feedId" value={feed.id} />
+						<Button type="submit">Revoke it</Button>
 					</form>
 				</li>
 			{/each}

@@ -4,13 +4,18 @@
 	import { PARAMETER_IDS, PARAMETERS, UNITS } from '$lib/core/quantity';
 	import { send } from '$lib/client/api';
 	import type { Fault as CoreFault } from '$lib/core/result';
-	import { instantOfLocal, offsetMinutes, type Instant } from '$lib/core/time';
-	import { localField, shortDay } from '$lib/format/date';
+	import { civilDate, instantOfLocal, offsetMinutes, type Instant } from '$lib/core/time';
+	import { shortDay } from '$lib/format/date';
 	import { faultText } from '$lib/format/faults';
 	import { plain } from '$lib/format/number';
-	import Action from '$lib/ui/shared/Action.svelte';
+	import Button from '$lib/ui/kit/Button.svelte';
+	import Choice from '$lib/ui/kit/Choice.svelte';
+	import DateField from '$lib/ui/kit/DateField.svelte';
+	import Field from '$lib/ui/kit/Field.svelte';
+	import FileField from '$lib/ui/kit/FileField.svelte';
+	import Table from '$lib/ui/kit/Table.svelte';
+	import TextArea from '$lib/ui/kit/TextArea.svelte';
 	import Fault from '$lib/ui/shared/Fault.svelte';
-	import WideTable from '$lib/ui/shared/WideTable.svelte';
 	import { REPORT_FAULTS, ROLE_NAMES, roleId, roleOf } from './roles';
 
 	interface Props {
@@ -40,10 +45,10 @@
 	const day = $derived(drawn === '' ? now : instantOfLocal(drawn, timeZone));
 	const read = $derived(reportRows(lines, roles, day, timeZone));
 	const choices = [
-		...Object.entries(ROLE_NAMES).map(([id, name]) => ({ id, name })),
+		...Object.entries(ROLE_NAMES).map(([id, name]) => ({ value: id, name })),
 		...PARAMETER_IDS.flatMap((p) =>
 			PARAMETERS[p].units.map((u) => ({
-				id: `${p}/${u}`,
+				value: `${p}/${u}`,
 				name: `${PARAMETERS[p].name}${u === 'ph' ? '' : `, ${UNITS[u].symbol}`}`
 			}))
 		)
@@ -69,16 +74,15 @@
 		roles = parsed.data[0]!.map(guessRole);
 		commandId = newId();
 	}
-	async function open(event: Event & { currentTarget: HTMLInputElement }): Promise<void> {
-		const [file] = event.currentTarget.files ?? [];
-		if (!file) return;
+	async function open(file: File): Promise<boolean> {
 		if (file.size > MOST_BYTES) {
 			trouble = 'That file is larger than any report. Take the part with the values out of it.';
-			return;
+			return false;
 		}
 		text = await file.text();
 		source ||= file.name.replace(/\.[a-z]+$/i, '');
 		await look();
+		return true;
 	}
 	async function save(): Promise<void> {
 		busy = true;
@@ -105,24 +109,16 @@
 </script>
 
 <div class="mt-3 grid gap-4">
-	<label>
-		<span class="mb-1 block font-semibold">The report as a table (CSV)</span>
-		<input
-			type="file"
-			accept=".csv,.tsv,.txt,text/csv,text/plain"
-			class="mb-2 block w-full file:mr-3 file:min-h-11 file:rounded-md file:border-2 file:border-ink file:bg-surface file:px-4 file:font-semibold"
-			onchange={(e) => void open(e)}
-		/>
-	</label>
-	<label>
-		<span class="small block text-muted">or paste it here, with its line of heads</span>
-		<textarea
-			bind:value={text}
-			rows="5"
-			class="figures w-full rounded-md border border-line-strong bg-surface p-3"
-			placeholder="Parameter;Value;Unit;±;Date"></textarea>
-	</label>
-	<div><Action onclick={() => void look()} disabled={text.trim() === ''}>Look at its columns</Action></div>
+	<FileField label="The report as a table (CSV)" accept=".csv,.tsv,.txt,text/csv,text/plain" onfile={open} />
+	<TextArea
+		label="or paste it here, with its line of heads"
+		quiet
+		bind:value={text}
+		rows={5}
+		look="figures"
+		placeholder="Parameter;Value;Unit;±;Date"
+	/>
+	<div><Button onclick={() => void look()} disabled={text.trim() === ''}>Look at its columns</Button></div>
 </div>
 {#if trouble}<div class="mt-4"><Fault text={trouble} /></div>{/if}
 {#if kept}<p class="mt-4" role="status">{kept}</p>{/if}
@@ -131,58 +127,45 @@
 	<h3 class="mt-6 text-xl">What each column holds</h3>
 	<p class="small text-muted">It was guessed from the heads. Put right what is not so.</p>
 	<div class="mt-2">
-		<WideTable label="Columns of the report">
-			<table class="figures w-full">
-				<thead>
-					<tr class="border-b text-left align-bottom">
-						{#each head as name, c (c)}
-							<th class="min-w-40 py-2 pr-4 font-normal">
-								<span class="small block text-muted">{name || `column ${c + 1}`}</span>
-								<select
-									aria-label="What {name || `column ${c + 1}`} holds"
-									class="min-h-11 w-full rounded-md border border-line-strong bg-surface"
-									value={roleId(roles[c] ?? { kind: 'ignore' })}
-									onchange={(e) =>
-										(roles = roles.map((r, i) => (i === c ? roleOf(e.currentTarget.value) : r)))}
-								>
-									{#each choices as choice (choice.id)}<option value={choice.id}>{choice.name}</option>{/each}
-								</select>
-							</th>
-						{/each}
-					</tr>
-				</thead>
-				<tbody>
-					{#each lines.slice(0, MOST_SHOWN) as line, i (i)}
-						<tr class="border-b">
-							{#each head as _, c (c)}<td class="py-1.5 pr-4">{line[c] ?? ''}</td>{/each}
-						</tr>
+		<Table wide="Columns of the report">
+			<thead>
+				<tr class="border-b text-left align-bottom">
+					{#each head as name, c (c)}
+						<th class="min-w-40 py-2 pr-4 font-normal">
+							<span class="small block text-muted">{name || `column ${c + 1}`}</span>
+							<Choice
+								label="What {name || `column ${c + 1}`} holds"
+								bare
+								value={roleId(roles[c] ?? { kind: 'ignore' })}
+								items={choices}
+								onpick={(id) => (roles = roles.map((r, i) => (i === c ? roleOf(id) : r)))}
+							/>
+						</th>
 					{/each}
-				</tbody>
-			</table>
-		</WideTable>
+				</tr>
+			</thead>
+			<tbody>
+				{#each lines.slice(0, MOST_SHOWN) as line, i (i)}
+					<tr class="border-b">
+						{#each head as _, c (c)}<td class="py-1.5 pr-4">{line[c] ?? ''}</td>{/each}
+					</tr>
+				{/each}
+			</tbody>
+		</Table>
 	</div>
 	{#if lines.length > MOST_SHOWN}<p class="small text-muted">
 			and {lines.length - MOST_SHOWN} more lines
 		</p>{/if}
 
 	<div class="mt-5 grid gap-4 sm:grid-cols-2">
-		<label>
-			<span class="mb-1 block font-semibold">From where</span>
-			<input
-				class="min-h-11 w-full rounded-md border border-line-strong bg-surface px-3"
-				maxlength="200"
-				bind:value={source}
-			/>
-		</label>
-		<label>
-			<span class="mb-1 block font-semibold">Drawn, where a line has no date</span>
-			<input
-				type="datetime-local"
-				class="min-h-11 w-full rounded-md border border-line-strong bg-surface px-3"
-				bind:value={drawn}
-				placeholder={localField(now, timeZone)}
-			/>
-		</label>
+		<Field label="From where" maxlength={200} bind:value={source} />
+		<DateField
+			label="Drawn, where a line has no date"
+			of="moment"
+			value=""
+			today={civilDate(now, timeZone)}
+			onset={(moment) => (drawn = moment ?? '')}
+		/>
 	</div>
 
 	<h3 class="mt-6 text-xl">{read.rows.length} {read.rows.length === 1 ? 'value' : 'values'} to keep</h3>
@@ -208,11 +191,11 @@
 		</p>
 	{/if}
 	<p class="mt-4">
-		<Action
+		<Button
 			kind="primary"
 			size="large"
 			disabled={busy || read.rows.length === 0 || source.trim() === ''}
-			onclick={() => void save()}>Keep {read.rows.length === 1 ? 'this value' : 'these values'}</Action
+			onclick={() => void save()}>Keep {read.rows.length === 1 ? 'this value' : 'these values'}</Button
 		>
 		{#if source.trim() === ''}<span class="small pl-3 text-muted">Say first from where it comes.</span>{/if}
 	</p>

@@ -3,11 +3,14 @@
 	import { idMaker } from '$lib/client/ids';
 	import { LABORATORY_PARAMETERS, type SentSample } from '$lib/contract/laboratory';
 	import { nameWithin, PARAMETERS } from '$lib/core/quantity';
-	import type { Instant } from '$lib/core/time';
+	import { civilDate, type Instant } from '$lib/core/time';
 	import { localField, shortDay } from '$lib/format/date';
-	import Action from '$lib/ui/shared/Action.svelte';
+	import Button from '$lib/ui/kit/Button.svelte';
+	import Checkbox from '$lib/ui/kit/Checkbox.svelte';
+	import DateField from '$lib/ui/kit/DateField.svelte';
+	import Field from '$lib/ui/kit/Field.svelte';
+	import Hidden from '$lib/ui/kit/Hidden.svelte';
 	import Fault from '$lib/ui/shared/Fault.svelte';
-	import Field from '$lib/ui/shared/Field.svelte';
 	import { sending } from '$lib/ui/shared/sending';
 	import ImportReport from './ImportReport.svelte';
 
@@ -49,35 +52,32 @@
 				referee is used.
 			</p>
 			<form method="post" use:enhance={sending} class="mt-4 space-y-4">
-				<input type="hidden" name="id" value={refused?.entered.id ?? id} />
+				<Hidden name="id" value={refused?.entered.id ?? id} />
 				{#if general}<Fault text={general} />{/if}
 				<fieldset>
 					<legend class="font-semibold">To be tested for</legend>
 					<div class="mt-1 grid grid-cols-2 gap-x-4">
 						{#each LABORATORY_PARAMETERS as parameter (parameter)}
-							<label class="flex min-h-10 items-center gap-2">
-								<input
-									type="checkbox"
-									name="parameter"
-									value={parameter}
-									checked={USUAL.includes(parameter)}
-									class="h-5 w-5 accent-[var(--ink)]"
-								/>
-								{PARAMETERS[parameter].name}
-							</label>
+							<Checkbox
+								name="parameter"
+								value={parameter}
+								checked={USUAL.includes(parameter)}
+								class="min-h-10 items-center">{PARAMETERS[parameter].name}</Checkbox
+							>
 						{/each}
 					</div>
 				</fieldset>
-				<Field
+				<DateField
 					name="drawnAt"
 					label="Drawn"
-					type="datetime-local"
+					of="moment"
+					today={civilDate(now, timeZone)}
 					value={refused?.entered.drawnAt ?? localField(now, timeZone)}
 					help="Fill the bottle to the brim, send it cool and at once."
 					fault={fault('drawnAt')}
 				/>
 				<Field name="note" label="Note" maxlength={2000} value={refused?.entered.note ?? ''} />
-				<Action kind="primary" type="submit" size="large">Send it</Action>
+				<Button kind="primary" type="submit" size="large">Send it</Button>
 			</form>
 			{#if waiting.length > 0}
 				<h3 class="label mt-8">Under way</h3>

@@ -12,10 +12,13 @@
 	import { resultInUnit } from '$lib/format/quantity';
 	import { readingWords } from '$lib/format/reading';
 	import { SLIP_NAMES } from '$lib/format/slip';
-	import Action from '$lib/ui/shared/Action.svelte';
-	import Choice from '$lib/ui/shared/Choice.svelte';
+	import Button from '$lib/ui/kit/Button.svelte';
+	import Checkbox from '$lib/ui/kit/Checkbox.svelte';
+	import Choice from '$lib/ui/kit/Choice.svelte';
+	import Field from '$lib/ui/kit/Field.svelte';
+	import Hidden from '$lib/ui/kit/Hidden.svelte';
+	import Table from '$lib/ui/kit/Table.svelte';
 	import Fault from '$lib/ui/shared/Fault.svelte';
-	import Field from '$lib/ui/shared/Field.svelte';
 	import DoubtPanel from './DoubtPanel.svelte';
 	import Photographs from '$lib/ui/shared/Photographs.svelte';
 	import Reckoning from '$lib/ui/shared/Reckoning.svelte';
@@ -97,7 +100,7 @@
 		)}. The old reading stays in the Log, struck out, with your reason.
 	</p>
 
-	<table class="figures mt-6 w-full">
+	<Table class="mt-6">
 		<tbody>
 			<tr class="border-y">
 				<th scope="row" class="py-3 pr-4 text-left font-normal text-muted">As it stands</th>
@@ -110,7 +113,7 @@
 				<td class="py-3 text-right font-semibold" aria-live="polite">{would ?? '–'}</td>
 			</tr>
 		</tbody>
-	</table>
+	</Table>
 
 	{#if doubt && !slip && !refused}
 		<DoubtPanel
@@ -132,8 +135,8 @@
 		</div>
 	{:else}
 		<form method="post" action="?/correct" use:enhance={sending} class="mt-6 space-y-5">
-			<input type="hidden" name="id" value={before('id') ?? id} />
-			<input type="hidden" name="slip" value={slip?.kind ?? before('slip') ?? ''} />
+			<Hidden name="id" value={before('id') ?? id} />
+			<Hidden name="slip" value={slip?.kind ?? before('slip') ?? ''} />
 			{#if refused && refused.field !== 'reason'}<Fault text={refused.text} />{/if}
 			<div class="grid gap-5 sm:grid-cols-2">
 				{#each fields as field (field.name)}
@@ -142,23 +145,19 @@
 							name={field.name}
 							label={correctionLabel(method, field.name)}
 							value={entered[field.name] ?? ''}
-							onchange={(e) => set(field.name, e.currentTarget.value)}
+							onpick={(picked) => set(field.name, picked)}
 							items={field.options.map((value) => ({
 								value,
 								name: correctionOption(method, field.name, value)
 							}))}
 						/>
 					{:else if field.kind === 'tick'}
-						<label class="flex min-h-11 items-center gap-3 self-end">
-							<input
-								type="checkbox"
-								name={field.name}
-								checked={entered[field.name] === 'on'}
-								onchange={(e) => set(field.name, e.currentTarget.checked ? 'on' : '')}
-								class="h-5 w-5 accent-[var(--ink)]"
-							/>
-							<span>{correctionLabel(method, field.name)}</span>
-						</label>
+						<Checkbox
+							name={field.name}
+							checked={entered[field.name] === 'on'}
+							onchange={(e) => set(field.name, e.currentTarget.checked ? 'on' : '')}
+							class="min-h-11 items-center self-end">{correctionLabel(method, field.name)}</Checkbox
+						>
 					{:else}
 						<Field
 							name={field.name}
@@ -177,9 +176,9 @@
 				value={before('reason') ?? (slip ? reasonFor(slip) : '')}
 				fault={refused?.field === 'reason' ? refused.text : undefined}
 			/>
-			<div class="flex gap-3 pt-2">
-				<Action kind="primary" type="submit" size="large">Save the correction</Action>
-				<Action kind="quiet" size="large" href="/waters/{waterId}/log">Leave it as it is</Action>
+			<div class="flex flex-wrap gap-3 pt-2">
+				<Button kind="primary" type="submit" size="large">Save the correction</Button>
+				<Button kind="quiet" size="large" href="/waters/{waterId}/log">Leave it as it is</Button>
 			</div>
 		</form>
 	{/if}

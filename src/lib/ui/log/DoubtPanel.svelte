@@ -7,7 +7,8 @@
 	import { percent } from '$lib/format/number';
 	import { inUnit, resultInUnit } from '$lib/format/quantity';
 	import { slipQuestion } from '$lib/format/slip';
-	import Action from '$lib/ui/shared/Action.svelte';
+	import Button from '$lib/ui/kit/Button.svelte';
+	import Hidden from '$lib/ui/kit/Hidden.svelte';
 	import { sending } from '$lib/ui/shared/sending';
 
 	interface Props {
@@ -47,7 +48,7 @@
 		</p>
 		{#if slip.otherMethod === null}
 			<p class="mt-2">
-				<Action kind={i === 0 ? 'primary' : 'secondary'} onclick={() => onslip(slip)}>That is it</Action>
+				<Button kind={i === 0 ? 'primary' : 'secondary'} onclick={() => onslip(slip)}>That is it</Button>
 			</p>
 		{:else}
 			<p class="small mt-1 text-muted">
@@ -58,9 +59,9 @@
 		<p class="mt-4">No usual slip explains it. A second test tells whether the water changed.</p>
 	{/each}
 	<form method="post" action="?/keep" use:enhance={sending} class="mt-4 flex flex-wrap gap-3">
-		<input type="hidden" name="id" value={keepId} />
-		<input type="hidden" name="slip" value={doubt.slips[0]?.kind ?? ''} />
-		<Action type="submit">No, as entered</Action>
-		<Action href="/waters/{waterId}/bench">Test again</Action>
+		<Hidden name="id" value={keepId} />
+		<Hidden name="slip" value={doubt.slips[0]?.kind ?? ''} />
+		<Button type="submit">No, as entered</Button>
+		<Button href="/waters/{waterId}/bench">Test again</Button>
 	</form>
 </section>

@@ -10,15 +10,19 @@
 		type ParameterId,
 		type UnitId
 	} from '$lib/core/quantity';
-	import type { Instant } from '$lib/core/time';
+	import { civilDate, type Instant } from '$lib/core/time';
 	import { localField } from '$lib/format/date';
 	import { EVENT_NAMES } from '$lib/format/event';
 	import { LABEL_FIRST } from '$lib/format/hazard';
 	import { plain } from '$lib/format/number';
-	import Action from '$lib/ui/shared/Action.svelte';
-	import Choice from '$lib/ui/shared/Choice.svelte';
+	import { litresWords } from '$lib/format/volume';
+	import Button from '$lib/ui/kit/Button.svelte';
+	import Choice from '$lib/ui/kit/Choice.svelte';
+	import DateField from '$lib/ui/kit/DateField.svelte';
+	import Field from '$lib/ui/kit/Field.svelte';
+	import Hidden from '$lib/ui/kit/Hidden.svelte';
+	import LitresField from '$lib/ui/kit/LitresField.svelte';
 	import Fault from '$lib/ui/shared/Fault.svelte';
-	import Field from '$lib/ui/shared/Field.svelte';
 	import { sending } from '$lib/ui/shared/sending';
 
 	interface Props {
@@ -155,7 +159,7 @@
 	</nav>
 
 	<form method="post" use:enhance={sending} class="mt-6 space-y-5">
-		<input type="hidden" name="id" value={before('id') ?? id} />
+		<Hidden name="id" value={before('id') ?? id} />
 		{#if general}<Fault text={general} />{/if}
 
 		{#if section === 'note'}
@@ -166,7 +170,7 @@
 				items={OTHERS.map((k) => ({ value: k, name: EVENT_NAMES[k] }))}
 			/>
 		{:else}
-			<input type="hidden" name="kind" value={section} />
+			<Hidden name="kind" value={section} />
 		{/if}
 
 		{#if section === 'dose' || section === 'recurring-dose' || section === 'recurring-dose-missed'}
@@ -212,12 +216,10 @@
 				fault={fault('details.days')}
 			/>
 		{:else if section === 'water-change'}
-			<Field
+			<LitresField
 				name="details.volumeL"
 				label="Volume changed"
-				unit="L"
-				inputmode="decimal"
-				help={netVolumeL === null ? '' : `The water holds ${plain(netVolumeL)} L.`}
+				help={netVolumeL === null ? '' : `The water holds ${litresWords(netVolumeL)}.`}
 				value={before('details.volumeL') ?? ''}
 				fault={fault('details.volumeL') ?? fault('volumeL')}
 			/>
@@ -241,11 +243,9 @@
 					value={before('details.saltLot') ?? ''}
 					fault={fault('details.saltLot')}
 				/>
-				<Field
+				<LitresField
 					name="details.volumeL"
 					label="Mixed"
-					unit="L"
-					inputmode="decimal"
 					value={before('details.volumeL') ?? ''}
 					fault={fault('details.volumeL')}
 				/>
@@ -279,10 +279,11 @@
 			</fieldset>
 		{/if}
 
-		<Field
+		<DateField
 			name="happenedAt"
 			label="When"
-			type="datetime-local"
+			of="moment"
+			today={civilDate(now, timeZone)}
 			value={before('happenedAt') ?? localField(now, timeZone)}
 			help="In the time of the water’s place."
 			fault={fault('happenedAt')}
@@ -306,9 +307,9 @@
 				salinity. All on again afterwards.
 			</p>
 		{/if}
-		<div class="flex gap-3 pt-2">
-			<Action kind="primary" type="submit" size="large">Save the entry</Action>
-			<Action kind="quiet" size="large" href="/waters/{waterId}/log">Back to the Log</Action>
+		<div class="flex flex-wrap gap-3 pt-2">
+			<Button kind="primary" type="submit" size="large">Save the entry</Button>
+			<Button kind="quiet" size="large" href="/waters/{waterId}/log">Back to the Log</Button>
 		</div>
 	</form>
 </main>

@@ -1,42 +1,20 @@
 <script lang="ts">
 	import { SvelteURLSearchParams } from 'svelte/reactivity';
-	import { panelFor, type EventDetails, type EventKind } from '$lib/contract/event';
 	import { PARAMETER_IDS, PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
-	import type { Method } from '$lib/core/method';
-	import type { RawReading, TestResult } from '$lib/core/reading';
+	import { middleOf } from '$lib/core/reading';
 	import { civilDate, type Instant } from '$lib/core/time';
 	import { clockTime, longDay } from '$lib/format/date';
 	import { EVENT_NAMES, eventWords } from '$lib/format/event';
 	import { resultInUnit } from '$lib/format/quantity';
-	import { readingWords } from '$lib/format/reading';
-	import Action from '$lib/ui/shared/Action.svelte';
+	import Button from '$lib/ui/kit/Button.svelte';
+	import type { Column } from '$lib/ui/kit/data-table.svelte';
+	import Choice from '$lib/ui/kit/Choice.svelte';
+	import DataTable from '$lib/ui/kit/DataTable.svelte';
+	import EmptyState from '$lib/ui/kit/EmptyState.svelte';
+	import Hidden from '$lib/ui/kit/Hidden.svelte';
+	import type { Entry } from './entry';
+	import LogEntryWords from './LogEntryWords.svelte';
 
-	interface Common {
-		readonly at: Instant;
-		readonly waterId: string | null;
-		readonly water: string;
-		readonly by: string;
-		readonly note: string;
-	}
-	type Entry =
-		| (Common & {
-				readonly type: 'reading';
-				readonly readingId: string;
-				readonly method: Method;
-				readonly reading: RawReading;
-				readonly results: readonly TestResult[];
-				readonly replacedBecause: string | null;
-				readonly replaces: string | null;
-				readonly deviations: readonly unknown[];
-				readonly photographs: readonly string[];
-		  })
-		| (Common & {
-				readonly type: 'event';
-				readonly id: string;
-				readonly kind: EventKind;
-				readonly details: EventDetails;
-				readonly superseded: boolean;
-		  });
 	interface Props {
 		waterId: string;
 		severalWaters: boolean;
@@ -63,17 +41,45 @@
 		{ id: null, name: 'Everything' },
 		{ id: 'events', name: 'Doses, changes, notes' }
 	]);
-	/** Entries by the day of the site's calendar. */
-	const days = $derived.by(() => {
-		const groups: { date: string; at: Instant; entries: Entry[] }[] = [];
-		for (const entry of entries) {
-			const date = civilDate(entry.at, timeZone);
-			if (groups.at(-1)?.date !== date) groups.push({ date, at: entry.at, entries: [] });
-			groups.at(-1)!.entries.push(entry);
-		}
-		return groups;
-	});
+	const isStruck = (entry: Entry) =>
+		entry.type === 'reading' ? entry.replacedBecause !== null : entry.superseded;
+	const nameOf = (entry: Entry) =>
+		entry.type === 'reading'
+			? entry.results.map((r) => PARAMETERS[r.parameter].name).join(', ')
+			: EVENT_NAMES[entry.kind];
+	/** What a search looks through: all that is shown of it. */
+	const wordsOf = (entry: Entry) =>
+		[
+			nameOf(entry),
+			entry.by,
+			entry.water,
+			entry.note,
+			entry.type === 'reading' ? entry.method.name : eventWords(entry.kind, entry.details),
+			entry.type === 'reading' ? entry.results.map((r) => resultInUnit(r, units[r.parameter])).join(' ') : '',
+			longDay(entry.at, timeZone)
+		].join(' ');
+	/** Results are put in their order where they are of one parameter. */
+	const valueOf = (entry: Entry) => {
+		const result = entry.type === 'reading' ? entry.results[0] : undefined;
+		return result ? middleOf(result) : null;
+	};
+	const oneParameter = $derived(what !== null && what !== 'events');
+	const columns = $derived<readonly Column<Entry>[]>([
+		{ id: 'at', name: 'Time', by: (entry) => entry.at, class: 'sm:w-16' },
+		{ id: 'what', name: 'What', by: nameOf, class: 'sm:w-44' },
+		{
+			id: 'told',
+			name: 'Result, dose or event',
+			...(oneParameter ? { by: valueOf } : {}),
+			class: 'max-sm:col-start-2'
+		},
+		{ id: 'does', name: '', class: 'max-sm:col-start-2' }
+	]);
 	const thisYear = $derived(civilDate(now, timeZone).slice(0, 4));
+	const dayOf = (entry: Entry) => {
+		const year = civilDate(entry.at, timeZone).slice(0, 4);
+		return `${longDay(entry.at, timeZone)}${year === thisYear ? '' : ` ${year}`}`;
+	};
 	const chip = (on: boolean) =>
 		`flex min-h-11 items-center px-3 ${on ? 'font-semibold underline decoration-2 underline-offset-8' : 'text-muted hover:text-ink'}`;
 </script>
@@ -91,22 +97,19 @@
 					>
 				{/each}
 				<form method="get" class="flex items-center pl-3">
-					{#if everywhere}<input type="hidden" name="waters" value="all" />{/if}
-					<select
+					{#if everywhere}<Hidden name="waters" value="all" />{/if}
+					<Choice
 						name="what"
-						aria-label="Readings of one parameter"
-						onchange={(e) => e.currentTarget.form?.requestSubmit()}
-						class="min-h-11 rounded-md border border-line-strong bg-surface py-1 pr-9 pl-3 {what &&
-						what !== 'events'
-							? 'font-semibold'
-							: 'text-muted'}"
-					>
-						<option value="">Readings of …</option>
-						{#each PARAMETER_IDS as id (id)}<option value={id} selected={id === what}
-								>{PARAMETERS[id].name}</option
-							>{/each}
-					</select>
-					<noscript><button class="link min-h-11 px-3">Show</button></noscript>
+						label="Readings of one parameter"
+						bare
+						value={what && what !== 'events' ? what : ''}
+						items={[
+							{ value: '', name: 'Readings of …' },
+							...PARAMETER_IDS.map((id) => ({ value: id, name: PARAMETERS[id].name }))
+						]}
+						onpick={(_, form) => form?.requestSubmit()}
+					/>
+					<noscript><Button kind="text" type="submit" class="min-h-11 px-3">Show</Button></noscript>
 				</form>
 			</nav>
 			{#if severalWaters}
@@ -125,94 +128,49 @@
 			{/if}
 			<div class="ml-auto flex flex-wrap items-center gap-x-4 py-1">
 				<a class="link flex min-h-11 items-center" href="{base}/log.csv{query({})}" download>Save as CSV</a>
-				<Action kind="primary" href="{base}/log/new">Enter something</Action>
+				<Button kind="primary" href="{base}/log/new">Enter something</Button>
 			</div>
 		</div>
 	</div>
 
 	<div class="page max-w-[64rem]!">
-		{#each days as day (day.date)}
-			<section class="mb-6">
-				<h2 class="label border-b pb-1">
-					{longDay(day.at, timeZone)}{day.date.startsWith(thisYear) ? '' : ` ${day.date.slice(0, 4)}`}
-				</h2>
-				<ul>
-					{#each day.entries as entry (entry.type === 'reading' ? entry.readingId : entry.id)}
-						{@const struck = entry.type === 'reading' ? entry.replacedBecause !== null : entry.superseded}
-						<li
-							class="grid grid-cols-[3.5rem_1fr] gap-x-3 border-b py-2.5 sm:grid-cols-[3.5rem_10rem_1fr_auto]"
+		<DataTable
+			label="Log"
+			rows={entries}
+			{columns}
+			key={(entry) => (entry.type === 'reading' ? entry.readingId : entry.id)}
+			words={wordsOf}
+			group={dayOf}
+			stacked="grid-cols-[3.5rem_1fr] gap-x-3 py-2.5"
+		>
+			{#snippet cell(entry: Entry, column: string)}
+				{@const struck = isStruck(entry)}
+				{#if column === 'at'}
+					<span class="figures text-muted">{clockTime(entry.at, timeZone)}</span>
+				{:else if column === 'what'}
+					<strong class={struck ? 'text-muted line-through' : ''}>{nameOf(entry)}</strong>
+				{:else if column === 'told'}
+					<LogEntryWords {entry} {struck} {base} {units} {everywhere} />
+				{:else if entry.type === 'reading' && !struck}
+					{@const of = `${PARAMETERS[entry.method.parameter].name} of ${clockTime(entry.at, timeZone)}`}
+					<span class="small flex gap-x-4">
+						<a class="link flex min-h-8 items-start" href="{base}/log/{entry.readingId}#reckoning"
+							>Why<span class="visually-hidden"> {of}</span></a
 						>
-							<span class="figures text-muted">{clockTime(entry.at, timeZone)}</span>
-							<strong class={struck ? 'text-muted line-through' : ''}
-								>{entry.type === 'reading'
-									? entry.results.map((r) => PARAMETERS[r.parameter].name).join(', ')
-									: EVENT_NAMES[entry.kind]}</strong
-							>
-							<div class="col-start-2 sm:col-start-3">
-								{#if entry.type === 'reading'}
-									<span class="figures {struck ? 'text-muted line-through' : 'font-semibold'}"
-										>{entry.results.map((r) => resultInUnit(r, units[r.parameter])).join('; ')}</span
-									>
-									<span class="figures small text-muted">{readingWords(entry.method, entry.reading)}</span>
-									{#if entry.replacedBecause !== null}
-										<span class="small block">Corrected: {entry.replacedBecause}</span>
-									{:else if entry.replaces !== null}
-										<span class="small block text-muted">Put in the place of the reading struck out.</span>
-									{/if}
-									{#if entry.deviations.length > 0}<span class="small block"
-											>A step was not done as written.</span
-										>{/if}
-									{#if entry.photographs.length > 0}
-										<span class="mt-1 flex flex-wrap gap-2">
-											{#each entry.photographs as photograph, i (photograph)}
-												<a href="{base}/photographs/{photograph}" target="_blank" rel="noopener"
-													><img
-														src="{base}/photographs/{photograph}"
-														alt="Photograph {i + 1} of this test"
-														class="h-20 w-auto border border-line-strong"
-														loading="lazy"
-													/></a
-												>
-											{/each}
-										</span>
-									{/if}
-								{:else}
-									<span class="figures">{eventWords(entry.kind, entry.details)}</span>
-									{@const panel = panelFor(entry.kind)}
-									{#if panel && !struck}
-										<a class="link small" href="/waters/{entry.waterId}/panel/{panel}?event={entry.id}"
-											>What to test, and what it told</a
-										>
-									{/if}
-								{/if}
-								{#if entry.note}<span class="small block">{entry.note}</span>{/if}
-								<span class="small block text-muted"
-									>{entry.by}{everywhere ? `, ${entry.water}` : ''}{entry.type === 'reading'
-										? `, ${entry.method.name}`
-										: ''}</span
-								>
-							</div>
-							{#if entry.type === 'reading' && !struck}
-								{@const of = `${PARAMETERS[entry.method.parameter].name} of ${clockTime(entry.at, timeZone)}`}
-								<span class="small col-start-2 flex gap-x-4 sm:col-start-4">
-									<a class="link flex min-h-8 items-start" href="{base}/log/{entry.readingId}#reckoning"
-										>Why<span class="visually-hidden"> {of}</span></a
-									>
-									<a class="link flex min-h-8 items-start" href="{base}/log/{entry.readingId}"
-										>Correct<span class="visually-hidden"> {of}</span></a
-									>
-								</span>
-							{/if}
-						</li>
-					{/each}
-				</ul>
-			</section>
-		{:else}
-			<h2 class="text-2xl">Nothing here yet</h2>
-			<p class="mt-1 text-muted">
-				What is tested on the bench and entered here stands in this list, for as long as the site exists.
-			</p>
-		{/each}
-		{#if older !== null}<p><Action href={query({ before: older })}>Older entries</Action></p>{/if}
+						<a class="link flex min-h-8 items-start" href="{base}/log/{entry.readingId}"
+							>Correct<span class="visually-hidden"> {of}</span></a
+						>
+					</span>
+				{/if}
+			{/snippet}
+			{#snippet empty()}
+				<EmptyState title="Nothing here yet">
+					What is tested on the bench and entered here stands in this list, for as long as the site exists.
+				</EmptyState>
+			{/snippet}
+		</DataTable>
+		{#if older !== null}<p class="mt-6">
+				<Button href={query({ before: older })}>Older entries</Button>
+			</p>{/if}
 	</div>
 </main>

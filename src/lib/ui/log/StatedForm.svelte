@@ -1,12 +1,15 @@
 <script lang="ts">
 	import { enhance } from '$app/forms';
 	import { isParameterId, PARAMETER_IDS, PARAMETERS, UNITS } from '$lib/core/quantity';
-	import type { Instant } from '$lib/core/time';
+	import { civilDate, type Instant } from '$lib/core/time';
 	import { localField } from '$lib/format/date';
-	import Action from '$lib/ui/shared/Action.svelte';
-	import Choice from '$lib/ui/shared/Choice.svelte';
+	import Button from '$lib/ui/kit/Button.svelte';
+	import Checkbox from '$lib/ui/kit/Checkbox.svelte';
+	import Choice from '$lib/ui/kit/Choice.svelte';
+	import DateField from '$lib/ui/kit/DateField.svelte';
+	import Field from '$lib/ui/kit/Field.svelte';
+	import Hidden from '$lib/ui/kit/Hidden.svelte';
 	import Fault from '$lib/ui/shared/Fault.svelte';
-	import Field from '$lib/ui/shared/Field.svelte';
 	import { sending } from '$lib/ui/shared/sending';
 
 	interface Props {
@@ -41,7 +44,7 @@
 		it, and stands beside your own readings as the reference it is.
 	</p>
 	<form method="post" use:enhance={sending} class="mt-6 space-y-5">
-		<input type="hidden" name="id" value={before('id') ?? id} />
+		<Hidden name="id" value={before('id') ?? id} />
 		{#if general}<Fault text={general} />{/if}
 		<div class="grid gap-5 sm:grid-cols-2">
 			<Choice
@@ -49,7 +52,7 @@
 				label="What was measured"
 				value={parameter}
 				items={PARAMETER_IDS.map((value) => ({ value, name: PARAMETERS[value].name }))}
-				onchange={(e) => (parameter = e.currentTarget.value)}
+				onpick={(picked) => (parameter = picked)}
 			/>
 			<Choice
 				name="unit"
@@ -90,24 +93,24 @@
 				fault={fault('source')}
 			/>
 		</div>
-		<Field
+		<DateField
 			name="happenedAt"
 			label="When the sample was drawn"
-			type="datetime-local"
+			of="moment"
+			today={civilDate(now, timeZone)}
 			value={before('happenedAt') ?? localField(now, timeZone)}
 			help="In the time of the water’s place."
 			fault={fault('happenedAt')}
 		/>
 		<Field name="note" label="Note" maxlength={2000} value={before('note') ?? ''} />
 		{#if refused?.code === 'unusual'}
-			<label class="flex min-h-11 items-center gap-3 font-semibold">
-				<input type="checkbox" name="unusual" value="as-read" class="h-6 w-6 accent-[var(--ink)]" />
-				It is so: keep it as it is
-			</label>
+			<Checkbox name="unusual" value="as-read" large class="min-h-11 items-center font-semibold"
+				>It is so: keep it as it is</Checkbox
+			>
 		{/if}
-		<div class="flex gap-3 pt-2">
-			<Action kind="primary" type="submit" size="large">Save the result</Action>
-			<Action kind="quiet" size="large" href="/waters/{waterId}/log">Back to the Log</Action>
+		<div class="flex flex-wrap gap-3 pt-2">
+			<Button kind="primary" type="submit" size="large">Save the result</Button>
+			<Button kind="quiet" size="large" href="/waters/{waterId}/log">Back to the Log</Button>
 		</div>
 	</form>
 </main>

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import Field from '$lib/ui/shared/Field.svelte';
+	import Field from '$lib/ui/kit/Field.svelte';
 	import type { TextField } from './draft/method-text';
 	import type { MethodDraft } from './MethodDraft.svelte';
 

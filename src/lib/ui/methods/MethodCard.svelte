@@ -13,8 +13,8 @@
 	import { CAUTIONS, LABEL_FIRST } from '$lib/format/hazard';
 	import { worthWords } from '$lib/format/method';
 	import { fixed, plain } from '$lib/format/number';
-	import WideTable from '$lib/ui/shared/WideTable.svelte';
-	import Action from '$lib/ui/shared/Action.svelte';
+	import Button from '$lib/ui/kit/Button.svelte';
+	import Table from '$lib/ui/kit/Table.svelte';
 
 	interface Props {
 		waterId: string;
@@ -59,13 +59,13 @@
 		<p class="label"><a class="link" href="/waters/{waterId}/methods/{method.code}">{method.name}</a></p>
 		<div class="flex flex-wrap gap-3">
 			{#each portionsOf(method).length > 1 ? portionsOf(method) : [] as p (p)}
-				<Action
+				<Button
 					kind={p === portion ? 'secondary' : 'quiet'}
 					aria-pressed={p === portion}
-					onclick={() => (portion = p)}>{p === 'full' ? 'Full' : 'Half'} sample</Action
+					onclick={() => (portion = p)}>{p === 'full' ? 'Full' : 'Half'} sample</Button
 				>
 			{/each}
-			<Action kind="primary" onclick={() => window.print()}>Print the card</Action>
+			<Button kind="primary" onclick={() => window.print()}>Print the card</Button>
 		</div>
 		<p class="small w-full text-muted">
 			On one page, large enough to read from the bench. Put it in a sleeve: it wipes clean.
@@ -95,33 +95,31 @@
 			{/each}
 		</ol>
 		{#each tables as table, t (t)}
-			<WideTable label="Table of {PARAMETERS[table.titration.parameter].name}">
-				<table class="figures w-full text-center">
-					<caption class="pb-1 text-left"
-						><strong
-							>{PARAMETERS[table.titration.parameter].name}, {UNITS[units[table.titration.parameter]]
-								.symbol}</strong
-						>
-						by {READ[table.readAs]}{method.kind === 'difference' ? '; calcium is still in it' : ''}</caption
+			<Table wide="Table of {PARAMETERS[table.titration.parameter].name}" class="text-center">
+				<caption class="pb-1 text-left"
+					><strong
+						>{PARAMETERS[table.titration.parameter].name}, {UNITS[units[table.titration.parameter]]
+							.symbol}</strong
 					>
-					<thead>
-						<tr class="border-b text-muted">
-							<th class="px-1 font-normal"></th>
-							{#each { length: 10 } as _, i (i)}<th class="px-1 font-normal"
-									>{table.readAs === 'drops' ? `+${i}` : `0.0${i}`}</th
-								>{/each}
+					by {READ[table.readAs]}{method.kind === 'difference' ? '; calcium is still in it' : ''}</caption
+				>
+				<thead>
+					<tr class="border-b text-muted">
+						<th class="px-1 font-normal"></th>
+						{#each { length: 10 } as _, i (i)}<th class="px-1 font-normal"
+								>{table.readAs === 'drops' ? `+${i}` : `0.0${i}`}</th
+							>{/each}
+					</tr>
+				</thead>
+				<tbody>
+					{#each linesOf(table) as line (line.head)}
+						<tr class="border-b">
+							<th class="px-1 text-left font-semibold whitespace-nowrap">{line.head}</th>
+							{#each line.cells as cell, i (i)}<td class="px-1">{cell}</td>{/each}
 						</tr>
-					</thead>
-					<tbody>
-						{#each linesOf(table) as line (line.head)}
-							<tr class="border-b">
-								<th class="px-1 text-left font-semibold whitespace-nowrap">{line.head}</th>
-								{#each line.cells as cell, i (i)}<td class="px-1">{cell}</td>{/each}
-							</tr>
-						{/each}
-					</tbody>
-				</table>
-			</WideTable>
+					{/each}
+				</tbody>
+			</Table>
 		{/each}
 		{#if method.kind === 'colour-card' || method.kind === 'comparator'}
 			<ul class="mt-4 flex flex-wrap gap-2" aria-label="Steps">

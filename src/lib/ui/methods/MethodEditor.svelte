@@ -7,8 +7,10 @@
 	import { PARAMETER_IDS, PARAMETERS, UNITS, type ParameterId, type UnitId } from '$lib/core/quantity';
 	import { HAZARD_NAMES } from '$lib/format/hazard';
 	import { KIND_NAMES } from '$lib/format/method';
-	import Action from '$lib/ui/shared/Action.svelte';
-	import Choice from '$lib/ui/shared/Choice.svelte';
+	import Button from '$lib/ui/kit/Button.svelte';
+	import Checkbox from '$lib/ui/kit/Checkbox.svelte';
+	import Choice from '$lib/ui/kit/Choice.svelte';
+	import TextArea from '$lib/ui/kit/TextArea.svelte';
 	import Fault from '$lib/ui/shared/Fault.svelte';
 	import { clockOf } from '$lib/ui/shared/context';
 	import ColourRows from './ColourRows.svelte';
@@ -93,13 +95,15 @@
 				{from ? KIND_NAMES[from.kind] : ''} is adapted in its written form. Change what is different in your kit;
 				what does not fit is said with its place.
 			</p>
-			<textarea
+			<TextArea
 				bind:value={file}
-				rows="28"
-				spellcheck="false"
-				aria-label="Method in its written form"
-				class="figures small mt-3 w-full rounded-md px-3 py-2 border border-line-strong bg-surface font-mono"
-			></textarea>
+				rows={28}
+				spellcheck={false}
+				label="Method in its written form"
+				bare
+				class="mt-3"
+				look="figures font-mono"
+			/>
 		{:else}
 			<div class="grid gap-x-12 gap-y-8 lg:grid-cols-2">
 				<div class="space-y-5">
@@ -116,15 +120,15 @@
 							label="It is read by"
 							value={text.kind}
 							items={KINDS}
-							onchange={(e) => draft.set({ kind: e.currentTarget.value as MethodText['kind'] })}
+							onpick={(picked) => draft.set({ kind: picked as MethodText['kind'] })}
 						/>
 						<Choice
 							name="parameter"
 							label="It measures"
 							value={text.parameter}
 							items={PARAMETER_IDS.map((value) => ({ value, name: PARAMETERS[value].name }))}
-							onchange={(e) => {
-								const parameter = e.currentTarget.value as ParameterId;
+							onpick={(picked) => {
+								const parameter = picked as ParameterId;
 								draft.set({ parameter, unit: PARAMETERS[parameter].canonicalUnit });
 							}}
 						/>
@@ -133,7 +137,7 @@
 							label="Its values are in"
 							value={text.unit}
 							items={unitsFor(text.parameter).map((value) => ({ value, name: UNITS[value].symbol }))}
-							onchange={(e) => draft.set({ unit: e.currentTarget.value as UnitId })}
+							onpick={(picked) => draft.set({ unit: picked as UnitId })}
 						/>
 						<DraftField {draft} name="tests" label="Tests in a pack, if printed" />
 						<DraftField
@@ -164,33 +168,25 @@
 				</div>
 
 				<div>
-					<label class="block">
-						<span class="font-semibold">The steps, as the leaflet has them</span>
-						<span class="small block text-muted"
-							>one after another, with a semicolon or a new line between; at most {MAX_STEPS}</span
-						>
-						<textarea
-							name="steps"
-							rows="5"
-							value={text.steps}
-							oninput={(e) => draft.set({ steps: e.currentTarget.value.slice(0, MOST_LETTERS) })}
-							placeholder="3 drops A; swirl 10 s; wait exactly 4 min; titrate with B until blue"
-							class="mt-1 w-full rounded-md px-3 py-2 border border-line-strong bg-surface"></textarea>
-					</label>
+					<TextArea
+						name="steps"
+						label="The steps, as the leaflet has them"
+						help="One after another, with a semicolon or a new line between; at most {MAX_STEPS}."
+						rows={5}
+						value={text.steps}
+						oninput={(e) => draft.set({ steps: e.currentTarget.value.slice(0, MOST_LETTERS) })}
+						placeholder="3 drops A; swirl 10 s; wait exactly 4 min; titrate with B until blue"
+					/>
 					<StepRows rows={preview} onchange={(steps) => draft.set({ steps })} fullMl={text.fullMl} />
 					<fieldset class="mt-6">
 						<legend class="font-semibold">What the labels warn of</legend>
 						<div class="mt-2 flex flex-wrap gap-x-6 gap-y-1">
 							{#each HAZARDS as hazard (hazard)}
-								<label class="flex min-h-11 items-center gap-2">
-									<input
-										type="checkbox"
-										checked={text.hazards.includes(hazard)}
-										onchange={() => toggleHazard(hazard)}
-										class="h-5 w-5 accent-[var(--ink)]"
-									/>
-									{HAZARD_NAMES[hazard]}
-								</label>
+								<Checkbox
+									checked={text.hazards.includes(hazard)}
+									onchange={() => toggleHazard(hazard)}
+									class="min-h-11 items-center">{HAZARD_NAMES[hazard]}</Checkbox
+								>
 							{/each}
 						</div>
 						<p class="small text-muted">The cautions then stand beside every step with a reagent.</p>
@@ -201,10 +197,10 @@
 		<!-- The field itself may be out of sight. -->
 		{#if draft.refused}<div class="mt-6 max-w-[44rem]"><Fault text={draft.refused.text} /></div>{/if}
 		<div class="mt-6 flex flex-wrap gap-3">
-			<Action kind="primary" type="submit" size="large" disabled={saving}
-				>{saving ? 'Saving …' : revises ? 'Save the next version' : 'Save the method'}</Action
+			<Button kind="primary" type="submit" size="large" disabled={saving}
+				>{saving ? 'Saving …' : revises ? 'Save the next version' : 'Save the method'}</Button
 			>
-			<Action kind="quiet" size="large" href="/waters/{waterId}/methods">Leave it</Action>
+			<Button kind="quiet" size="large" href="/waters/{waterId}/methods">Leave it</Button>
 		</div>
 	</form>
 </main>

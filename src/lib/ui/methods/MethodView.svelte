@@ -13,7 +13,8 @@
 	import { KIND_NAMES, worthWords } from '$lib/format/method';
 	import { plain } from '$lib/format/number';
 	import { resultInUnit } from '$lib/format/quantity';
-	import Action from '$lib/ui/shared/Action.svelte';
+	import Button from '$lib/ui/kit/Button.svelte';
+	import Table from '$lib/ui/kit/Table.svelte';
 	import Fault from '$lib/ui/shared/Fault.svelte';
 	import { clockOf } from '$lib/ui/shared/context';
 
@@ -66,10 +67,10 @@
 			: ''}; {aboutMinutes(times.totalS)}. Version {method.version}{own ? ', your own' : ', shipped'}.
 	</p>
 	<div class="mt-4 flex flex-wrap gap-3">
-		<Action kind="primary" href="{base}/new?from={method.code}">Duplicate and adapt</Action>
-		{#if own}<Action href="{base}/new?revise={method.code}">Change it (next version)</Action>{/if}
-		<Action href="{base}/{method.code}/card">Card to print</Action>
-		<Action href="{base}/{method.code}/file" download>Save as a file</Action>
+		<Button kind="primary" href="{base}/new?from={method.code}">Duplicate and adapt</Button>
+		{#if own}<Button href="{base}/new?revise={method.code}">Change it (next version)</Button>{/if}
+		<Button href="{base}/{method.code}/card">Card to print</Button>
+		<Button href="{base}/{method.code}/file" download>Save as a file</Button>
 	</div>
 
 	{#if done !== null}
@@ -86,7 +87,7 @@
 				{moves.length === 1 ? 'result came' : 'results came'} from an older version
 			</h2>
 			<p class="mt-1 text-muted">This is how each would move. Nothing has moved yet.</p>
-			<table class="figures small mt-3 w-full">
+			<Table class="small mt-3">
 				<thead>
 					<tr class="text-left text-muted"
 						><th class="py-1 font-normal">Read</th><th class="py-1 font-normal">by version</th><th
@@ -106,13 +107,13 @@
 						</tr>
 					{/each}
 				</tbody>
-			</table>
+			</Table>
 			{#if moves.length > 50}<p class="small mt-2 text-muted">and {moves.length - 50} more</p>{/if}
 			<div class="mt-4 flex flex-wrap gap-3">
-				<Action kind="secondary" disabled={working} onclick={deriveAgain}
-					>{working ? 'Deriving …' : 'Derive them again'}</Action
+				<Button kind="secondary" disabled={working} onclick={deriveAgain}
+					>{working ? 'Deriving …' : 'Derive them again'}</Button
 				>
-				<Action kind="quiet" href="/waters/{waterId}/log">Leave them as they are</Action>
+				<Button kind="quiet" href="/waters/{waterId}/log">Leave them as they are</Button>
 			</div>
 		</section>
 	{/if}

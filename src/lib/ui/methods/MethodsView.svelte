@@ -3,7 +3,11 @@
 	import type { Method } from '$lib/core/method';
 	import { PARAMETER_IDS, PARAMETERS } from '$lib/core/quantity';
 	import { KIND_NAMES } from '$lib/format/method';
-	import Action from '$lib/ui/shared/Action.svelte';
+	import Button from '$lib/ui/kit/Button.svelte';
+	import type { Column } from '$lib/ui/kit/data-table.svelte';
+	import DataTable from '$lib/ui/kit/DataTable.svelte';
+	import FileField from '$lib/ui/kit/FileField.svelte';
+	import Hidden from '$lib/ui/kit/Hidden.svelte';
 	import Fault from '$lib/ui/shared/Fault.svelte';
 
 	interface Props {
@@ -17,52 +21,71 @@
 	let { waterId, methods, mostBytes, refused, id }: Props = $props();
 
 	let tooLarge = $state('');
-	const groups = $derived(
-		PARAMETER_IDS.map((parameter) => ({
-			parameter,
-			methods: methods.filter((m) => m.method.parameter === parameter)
-		})).filter((g) => g.methods.length > 0)
+	type Row = (typeof methods)[number];
+	const inOrder = $derived(
+		PARAMETER_IDS.flatMap((parameter) => methods.filter((m) => m.method.parameter === parameter))
 	);
-	function checkSize(event: Event & { currentTarget: HTMLInputElement }): void {
-		const [file] = event.currentTarget.files ?? [];
-		tooLarge =
-			file && file.size > mostBytes
-				? `${file.name} is larger than any method file, ${Math.round(mostBytes / 1024)} kB. Choose another.`
-				: '';
-		if (tooLarge) event.currentTarget.value = '';
+	const kindOf = ({ method, own }: Row) =>
+		`${KIND_NAMES[method.kind]}${own ? `, your own, version ${method.version}` : ''}`;
+	const wordsOf = (row: Row) => `${row.method.name} ${PARAMETERS[row.method.parameter].name} ${kindOf(row)}`;
+	const COLUMNS: readonly Column<Row>[] = [
+		{ id: 'name', name: 'Method', by: ({ method }) => method.name },
+		{ id: 'kind', name: 'Read by', by: kindOf, class: 'max-sm:col-start-1 sm:w-56' },
+		{
+			id: 'tests',
+			name: 'Tests in a pack',
+			by: ({ method }) => method.pack.tests ?? null,
+			figures: true,
+			optional: 'hidden'
+		},
+		{ id: 'does', name: '', class: 'max-sm:col-start-2 max-sm:row-start-1' }
+	];
+	function checkSize(file: File): boolean {
+		const fits = file.size <= mostBytes;
+		tooLarge = fits
+			? ''
+			: `${file.name} is larger than any method file, ${Math.round(mostBytes / 1024)} kB. Choose another.`;
+		return fits;
 	}
 </script>
 
 <main class="page max-w-[64rem]!">
 	<div class="flex flex-wrap items-baseline justify-between gap-4">
 		<h1 class="text-3xl">Methods and kits</h1>
-		<Action kind="primary" href="/waters/{waterId}/methods/new">Enter a kit from its leaflet</Action>
+		<Button kind="primary" href="/waters/{waterId}/methods/new">Enter a kit from its leaflet</Button>
 	</div>
 	<p class="mt-2 max-w-[42rem] text-muted">
 		A method says what is done, what is read, and how the reading becomes a number. Those that ship are named
 		by what they do; your own kit is entered once, from the leaflet in your hand.
 	</p>
 
-	{#each groups as group (group.parameter)}
-		<section class="mt-8">
-			<h2 class="label border-b pb-1">{PARAMETERS[group.parameter].name}</h2>
-			<ul>
-				{#each group.methods as { method, own } (method.code)}
-					<li class="grid items-baseline gap-x-6 border-b py-2.5 sm:grid-cols-[1fr_14rem_auto]">
-						<a class="link font-semibold" href="/waters/{waterId}/methods/{method.code}">{method.name}</a>
-						<span class="small text-muted"
-							>{KIND_NAMES[method.kind]}{own ? `, your own, version ${method.version}` : ''}</span
-						>
-						<a
-							class="link small flex min-h-8 items-center"
-							href="/waters/{waterId}/methods/new?from={method.code}"
-							>Duplicate<span class="visually-hidden"> {method.name}</span></a
-						>
-					</li>
-				{/each}
-			</ul>
-		</section>
-	{/each}
+	<div class="mt-6">
+		<DataTable
+			label="Methods"
+			rows={inOrder}
+			columns={COLUMNS}
+			key={({ method }) => method.code}
+			words={wordsOf}
+			group={({ method }) => PARAMETERS[method.parameter].name}
+			stacked="grid-cols-[1fr_auto] gap-x-4 py-2"
+		>
+			{#snippet cell({ method, own }: Row, column: string)}
+				{#if column === 'name'}
+					<a class="link font-semibold" href="/waters/{waterId}/methods/{method.code}">{method.name}</a>
+				{:else if column === 'kind'}
+					<span class="small text-muted">{kindOf({ method, own })}</span>
+				{:else if column === 'tests'}
+					{method.pack.tests ?? '–'}
+				{:else}
+					<a
+						class="link small flex min-h-8 items-center sm:justify-end"
+						href="/waters/{waterId}/methods/new?from={method.code}"
+						>Duplicate<span class="visually-hidden"> {method.name}</span></a
+					>
+				{/if}
+			{/snippet}
+		</DataTable>
+	</div>
 
 	<section class="mt-10 border-t pt-5">
 		<h2 class="text-xl">Bring in a method file</h2>
@@ -77,17 +100,16 @@
 			use:enhance
 			class="mt-3 flex flex-wrap items-center gap-4"
 		>
-			<input type="hidden" name="id" value={id} />
-			<input
-				type="file"
+			<Hidden name="id" value={id} />
+			<FileField
 				name="file"
 				accept="application/json,.json"
-				aria-label="Method file"
+				label="Method file"
+				bare
 				required
-				onchange={checkSize}
-				class="min-h-11 max-w-full"
+				onfile={checkSize}
 			/>
-			<Action type="submit">Bring it in</Action>
+			<Button type="submit">Bring it in</Button>
 		</form>
 	</section>
 </main>

@@ -1,4 +1,6 @@
 <script lang="ts">
+	import Button from '$lib/ui/kit/Button.svelte';
+	import Field from '$lib/ui/kit/Field.svelte';
 	import type { DraftStep } from './draft/protocol-of-text';
 
 	interface Props {
@@ -37,34 +39,35 @@
 				{#if !row.added}
 					<details class="small">
 						<summary class="link inline-block min-h-8">Edit</summary>
-						<input
+						<Field
 							value={row.text}
-							aria-label="Step {i + 1}, as text"
+							label="Step {i + 1}, as text"
+							bare
+							class="mt-1 mb-2"
 							onchange={(e) => replace(row, e.currentTarget.value)}
-							class="mt-1 mb-2 min-h-11 w-full rounded-md border border-line-strong bg-surface px-3 text-base"
 						/>
 					</details>
 				{/if}
 			</div>
 			{#if !row.added}
 				<span class="flex">
-					<button
-						type="button"
+					<Button
+						kind="bare"
 						class="min-h-10 min-w-10"
 						aria-label="Step {i + 1} up"
-						onclick={() => move(row, -1)}>↑</button
+						onclick={() => move(row, -1)}>↑</Button
 					>
-					<button
-						type="button"
+					<Button
+						kind="bare"
 						class="min-h-10 min-w-10"
 						aria-label="Step {i + 1} down"
-						onclick={() => move(row, 1)}>↓</button
+						onclick={() => move(row, 1)}>↓</Button
 					>
-					<button
-						type="button"
+					<Button
+						kind="bare"
 						class="min-h-10 min-w-10"
 						aria-label="Take step {i + 1} away"
-						onclick={() => remove(row)}>×</button
+						onclick={() => remove(row)}>×</Button
 					>
 				</span>
 			{/if}

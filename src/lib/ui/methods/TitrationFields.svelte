@@ -1,7 +1,9 @@
 <script lang="ts">
 	import { UNITS } from '$lib/core/quantity';
 	import { faultText } from '$lib/format/faults';
-	import Choice from '$lib/ui/shared/Choice.svelte';
+	import Choice from '$lib/ui/kit/Choice.svelte';
+	import ColourField from '$lib/ui/kit/ColourField.svelte';
+	import TextArea from '$lib/ui/kit/TextArea.svelte';
 	import { MOST_LETTERS, type MethodText } from './draft/method-text';
 	import { parseTable } from './draft/pasted-table';
 	import DraftField from './DraftField.svelte';
@@ -29,17 +31,16 @@
 </script>
 
 {#snippet lines(name: 'table' | 'points', label: string, height: number, placeholder: string)}
-	<label class="block">
-		<span class="font-semibold">{label}</span>
-		<span class="small block text-muted">{drops ? 'drops' : 'mL'} and {symbol} on every line</span>
-		<textarea
-			{name}
-			rows={height}
-			value={text[name]}
-			oninput={(e) => draft.set({ [name]: e.currentTarget.value.slice(0, MOST_LETTERS + 1) })}
-			{placeholder}
-			class="figures mt-1 w-full rounded-md border border-line-strong bg-surface px-3 py-2"></textarea>
-	</label>
+	<TextArea
+		{name}
+		{label}
+		rows={height}
+		look="figures"
+		help="{drops ? 'drops' : 'mL'} and {symbol} on every line"
+		value={text[name]}
+		oninput={(e) => draft.set({ [name]: e.currentTarget.value.slice(0, MOST_LETTERS + 1) })}
+		{placeholder}
+	/>
 {/snippet}
 
 {#if !drops}
@@ -51,7 +52,7 @@
 			label="Leaflet asks for"
 			value={text.readAs}
 			items={[LEFT, USED]}
-			onchange={(e) => draft.set({ readAs: e.currentTarget.value as MethodText['readAs'] })}
+			onpick={(picked) => draft.set({ readAs: picked as MethodText['readAs'] })}
 		/>
 	</div>
 {/if}
@@ -60,7 +61,7 @@
 	label="The leaflet gives"
 	value={text.worthBy}
 	items={WORTHS}
-	onchange={(e) => draft.set({ worthBy: e.currentTarget.value as MethodText['worthBy'] })}
+	onpick={(picked) => draft.set({ worthBy: picked as MethodText['worthBy'] })}
 />
 {#if text.worthBy === 'factor'}
 	<DraftField {draft} name="factor" label="{one} is worth" unit={symbol} />
@@ -76,7 +77,7 @@
 			label="The table goes by"
 			value={text.tableReads}
 			items={[USED, LEFT]}
-			onchange={(e) => draft.set({ tableReads: e.currentTarget.value as MethodText['tableReads'] })}
+			onpick={(picked) => draft.set({ tableReads: picked as MethodText['tableReads'] })}
 		/>
 	{/if}
 	{#if rows}
@@ -91,13 +92,7 @@
 	{#each COLOURS as [name, css, label] (name)}
 		<div class="flex items-end gap-3">
 			<div class="grow"><DraftField {draft} {name} {label} words /></div>
-			<input
-				type="color"
-				aria-label="{label}, shade"
-				value={text[css]}
-				oninput={(e) => draft.set({ [css]: e.currentTarget.value })}
-				class="h-11 w-14 border border-line-strong"
-			/>
+			<ColourField label="{label}, shade" value={text[css]} onset={(shade) => draft.set({ [css]: shade })} />
 		</div>
 	{/each}
 </div>

@@ -1,52 +1,13 @@
-import type { BenchAnswer } from '$lib/contract/bench';
 import type { Guidance } from '$lib/contract/session';
-import {
-	admit,
-	planOfOrder,
-	progressOf,
-	remainingProblem,
-	type BenchPress,
-	type Overdue,
-	type Plan,
-	type PlanOutcome,
-	type PlanProblem,
-	type Progress
-} from '$lib/core/bench';
+import { admit, progressOf, type BenchPress, type PlanOutcome, type Progress } from '$lib/core/bench';
 import { stepsFor, type Method, type ProtocolStep } from '$lib/core/method';
-import { PARAMETERS } from '$lib/core/quantity';
 import type { TestResult } from '$lib/core/reading';
 import { fail, type Result } from '$lib/core/result';
 import type { Clock, Instant } from '$lib/core/time';
-import {
-	passOn,
-	underWay,
-	watersIn,
-	type BenchDraft,
-	type BenchSession,
-	type FinishedTest,
-	type KeptWater
-} from './bench-session';
+import { passOn, type BenchDraft, type BenchSession, type FinishedTest } from './bench-session';
+import { BenchKeeper } from './BenchKeeper.svelte';
+import { BenchTimers } from './BenchTimers.svelte';
 import type { ReadingDraft, TitrationDraft } from './reading-draft';
-
-interface Store {
-	read<T>(key: string): Promise<T | null>;
-	write(key: string, value: unknown): Promise<void>;
-	remove(key: string): Promise<void>;
-}
-
-/** A wait that runs, or has run out. */
-export interface RunningTimer {
-	readonly runId: string;
-	readonly label: string;
-	readonly leftMs: number;
-	readonly over: boolean;
-	readonly dueAt: Instant;
-}
-
-/** The page was not awake for so long: what came due meanwhile is told first. */
-const ASLEEP_MS = 20_000;
-const SESSION = 'session';
-const waterKey = (id: string) => `water:${id}`;
 
 const isWaiting = (progress: Progress) =>
 	progress.step !== null &&
@@ -58,26 +19,55 @@ const isWaiting = (progress: Progress) =>
  * one pair of hands, so there is one session, whatever waters it is about.
  */
 export class BenchDesk {
-	session = $state.raw<BenchSession | null>(null);
-	/** What is known of the waters that are tested, by id. */
-	waters = $state.raw<Readonly<Record<string, KeptWater>>>({});
 	/** False until the store was asked, so that nothing flickers. */
 	ready = $state(false);
-	/** Why the session cannot be kept, when the browser has no room or no store. */
-	storeFault = $state<string | null>(null);
-	/** What came due while the page was not awake; shown first, until it was read. */
-	missed = $state.raw<{ readonly sleptMs: number; readonly overdue: readonly Overdue[] } | null>(null);
 	/** What the last plan had to give up. */
 	conflicts = $state.raw<Pick<PlanOutcome, 'brokenWishes' | 'lateSteps'> | null>(null);
-	#now = $state(0);
-	#second = $state(0);
-	#clock: Clock;
-	#store: Store;
+	readonly #clock: Clock;
+	readonly #keeper: BenchKeeper;
+	readonly #timers: BenchTimers;
 	#opened = false;
 
-	constructor(clock: Clock, store: Store) {
+	constructor(clock: Clock, store: ConstructorParameters<typeof BenchKeeper>[1]) {
 		this.#clock = clock;
-		this.#store = store;
+		this.#keeper = new BenchKeeper(clock, store);
+		this.#timers = new BenchTimers(clock, () => this.#keeper.session);
+	}
+
+	get session(): BenchSession | null {
+		return this.#keeper.session;
+	}
+	/** What is known of the waters that are tested, by id. */
+	get waters(): BenchKeeper['waters'] {
+		return this.#keeper.waters;
+	}
+	/** Why the session cannot be kept, when the browser has no room or no store. */
+	get storeFault(): string | null {
+		return this.#keeper.fault;
+	}
+	/** What came due while the page was not awake; shown first, until it was read. */
+	get missed(): BenchTimers['missed'] {
+		return this.#timers.missed;
+	}
+	/** It was read. */
+	missedSeen(): void {
+		this.#timers.missed = null;
+	}
+	get timers(): BenchTimers['all'] {
+		return this.#timers.all;
+	}
+	get timer(): BenchTimers['atHand'] {
+		return this.#timers.atHand;
+	}
+	get remaining(): BenchTimers['remaining'] {
+		return this.#timers.remaining;
+	}
+	get plan(): BenchTimers['plan'] {
+		return this.#timers.plan;
+	}
+	/** The time of the last tick. */
+	get now(): number {
+		return this.#timers.now;
 	}
 
 	/** The test whose screen is shown. */
@@ -91,96 +81,32 @@ export class BenchDesk {
 	readonly progress: Progress | null = $derived.by(() =>
 		this.draft ? progressOf(this.steps, this.draft.log) : null
 	);
-	readonly timers: readonly RunningTimer[] = $derived.by(() =>
-		(this.session?.tests ?? []).flatMap((test) => {
-			if (test.readAt !== null) return [];
-			const { timer } = progressOf(stepsFor(test.method, test.portion), test.log);
-			if (!timer) return [];
-			const leftMs = timer.dueAt - Math.max(this.#now, timer.startedAt);
-			const label = PARAMETERS[test.method.parameter].name;
-			return [{ runId: test.runId, label, leftMs, over: leftMs <= 0, dueAt: timer.dueAt }];
-		})
-	);
-	readonly timer: RunningTimer | null = $derived.by(
-		() => this.timers.find((t) => t.runId === this.session?.at) ?? null
-	);
 	readonly isSession = $derived.by(() => this.session !== null && !this.session.alone);
-
-	/** What is left to do, by the second. */
-	readonly remaining: { readonly problem: PlanProblem; readonly overdue: readonly Overdue[] } | null =
-		$derived.by(() => {
-			const { session } = this;
-			if (!session) return null;
-			const { wishes, changeoverS, vials, at, startedAt } = session;
-			const laying = {
-				wishes,
-				changeoverS,
-				at: startedAt === null ? null : at,
-				startedAt,
-				...(vials === null ? {} : { equipment: { vial: vials } })
-			};
-			return remainingProblem(underWay(session), laying, (this.#second * 1000) as Instant);
-		});
-	/** The planned order with times from now; null while there is none that fits. */
-	readonly plan: Plan | null = $derived.by(() => {
-		const { session, remaining } = this;
-		return session && remaining ? planOfOrder(remaining.problem, session.order) : null;
-	});
-
-	/** The time of the last tick. */
-	get now(): number {
-		return this.#now;
-	}
 
 	/** Finds what this browser kept; called once, by the page. */
 	async open(): Promise<void> {
 		if (this.#opened) return;
 		this.#opened = true;
-		try {
-			const session = await this.#store.read<BenchSession>(SESSION);
-			if (session) {
-				const ids = watersIn(session);
-				const kept = await Promise.all(ids.map((id) => this.#store.read<KeptWater>(waterKey(id))));
-				this.waters = Object.fromEntries(ids.flatMap((id, i) => (kept[i] ? [[id, kept[i]]] : [])));
-			}
-			this.session = session;
-		} catch {
-			this.storeFault =
-				'This browser keeps nothing for Tevrik. An unfinished test is lost when the page is closed.';
-		}
-		this.#now = this.session?.seenAt ?? 0;
-		this.tick();
+		await this.#keeper.open();
+		this.#timers.begin();
 		this.ready = true;
 	}
-
-	/** Lets the timers go on; called a few times a second by the page. Notices when it was not called for long. */
+	/** Lets the timers go on; called a few times a second by the page. */
 	tick(): void {
-		const before = this.#now;
-		this.#now = this.#clock.now();
-		const second = Math.floor(this.#now / 1000);
-		if (second !== this.#second) this.#second = second;
-		const slept = this.#now - before;
-		if (before > 0 && slept > ASLEEP_MS && this.session?.startedAt != null && !this.session.pausedAt) {
-			const overdue = this.remaining?.overdue ?? [];
-			if (overdue.length > 0) this.missed = { sleptMs: slept, overdue };
-		}
+		this.#timers.tick();
 	}
-
-	/** Keeps what is known of a water for the time without a network. */
-	async storeWater(waterId: string, bench: BenchAnswer, timeZone: string): Promise<void> {
-		await this.#store.write(waterKey(waterId), { bench, timeZone }).catch(() => undefined);
+	storeWater(...about: Parameters<BenchKeeper['storeWater']>): Promise<void> {
+		return this.#keeper.storeWater(...about);
 	}
-	/** The same, of a water that the session is about: its tests are judged by it wherever one looks. */
-	async keepWater(waterId: string, bench: BenchAnswer, timeZone: string): Promise<void> {
-		this.waters = { ...this.waters, [waterId]: { bench, timeZone } };
-		await this.storeWater(waterId, bench, timeZone);
+	keepWater(...about: Parameters<BenchKeeper['keepWater']>): Promise<void> {
+		return this.#keeper.keepWater(...about);
 	}
 
 	/** Lays tests out; nothing runs yet. */
 	layOut(session: BenchSession): void {
-		this.missed = null;
+		this.missedSeen();
 		this.conflicts = null;
-		this.#keep(session);
+		this.#keeper.keep(session);
 	}
 	/** One test alone, at once. */
 	start(draft: BenchDraft, sessionId: string = draft.runId): void {
@@ -206,17 +132,17 @@ export class BenchDesk {
 	/** The first step begins now. */
 	begin(): void {
 		if (!this.session) return;
-		this.#keep({ ...this.session, startedAt: this.#clock.now() });
+		this.#keeper.keep({ ...this.session, startedAt: this.#clock.now() });
 		this.follow();
 	}
 	changeSession(change: Partial<BenchSession>): void {
-		if (this.session) this.#keep({ ...this.session, ...change });
+		if (this.session) this.#keeper.keep({ ...this.session, ...change });
 	}
 	/** A new order, from the planner. */
 	arrange(outcome: PlanOutcome): void {
 		this.conflicts = outcome;
 		if (!this.session || !outcome.plan) return;
-		this.#keep({ ...this.session, order: outcome.plan.placed.map(({ step }) => ({ step })) });
+		this.#keeper.keep({ ...this.session, order: outcome.plan.placed.map(({ step }) => ({ step })) });
 		if (this.progress && (isWaiting(this.progress) || this.progress.step === null)) this.follow();
 	}
 	/** Turns to another test. */
@@ -230,17 +156,17 @@ export class BenchDesk {
 		const waiting = session.tests.find((t) => t.readAt !== null);
 		const next =
 			this.plan?.placed[0]?.test ?? session.tests.find((t) => t.readAt === null)?.runId ?? waiting?.runId;
-		if (next !== undefined && next !== session.at) this.#keep({ ...session, at: next });
+		if (next !== undefined && next !== session.at) this.#keeper.keep({ ...session, at: next });
 	}
 	pause(): void {
-		if (this.session) this.#keep({ ...this.session, pausedAt: this.#clock.now() });
+		if (this.session) this.#keeper.keep({ ...this.session, pausedAt: this.#clock.now() });
 	}
 	resume(): void {
-		if (this.session) this.#keep({ ...this.session, pausedAt: null });
+		if (this.session) this.#keeper.keep({ ...this.session, pausedAt: null });
 	}
 
 	change(change: Partial<BenchDraft>): void {
-		if (this.draft) this.#keepDraft({ ...this.draft, ...change });
+		if (this.draft) this.#keeper.keepDraft({ ...this.draft, ...change });
 	}
 	/** Changes what is read, whatever its form. */
 	read(change: Partial<ReadingDraft>): void {
@@ -266,7 +192,7 @@ export class BenchDesk {
 		if (!outcome.ok) return outcome;
 		// The clock of a test begins with its first press, however long ago it was laid out.
 		const late = draft.log.length === 0 ? now - draft.startedAt : 0;
-		this.#keepDraft({
+		this.#keeper.keepDraft({
 			...draft,
 			log: outcome.value,
 			startedAt: (draft.startedAt + late) as Instant,
@@ -306,7 +232,12 @@ export class BenchDesk {
 			return;
 		}
 		const wasAtHand = session.at === runId;
-		this.#keep({ ...session, tests, finished, at: wasAtHand ? (tests[0]?.runId ?? null) : session.at });
+		this.#keeper.keep({
+			...session,
+			tests,
+			finished,
+			at: wasAtHand ? (tests[0]?.runId ?? null) : session.at
+		});
 		if (wasAtHand) this.follow();
 	}
 	/** Gives up the test at hand; of a session the others stay. */
@@ -318,7 +249,7 @@ export class BenchDesk {
 	add(draft: BenchDraft, atOnce: boolean): void {
 		const { session } = this;
 		if (!session) return;
-		this.#keep({
+		this.#keeper.keep({
 			...session,
 			alone: false,
 			tests: [...session.tests, draft],
@@ -331,22 +262,8 @@ export class BenchDesk {
 
 	/** The bench is empty. */
 	async clear(): Promise<void> {
-		this.session = null;
-		this.missed = null;
+		this.missedSeen();
 		this.conflicts = null;
-		await this.#store.remove(SESSION).catch(() => undefined);
-	}
-
-	#keepDraft(draft: BenchDraft): void {
-		if (!this.session) return;
-		const tests = this.session.tests.map((t) => (t.runId === draft.runId ? draft : t));
-		this.#keep({ ...this.session, tests });
-	}
-	#keep(session: BenchSession): void {
-		this.session = { ...session, seenAt: this.#clock.now(), revision: session.revision + 1 };
-		this.#store.write(SESSION, this.session).catch(() => {
-			this.storeFault =
-				'This browser has no room to keep the unfinished test. Finish it before closing the page.';
-		});
+		await this.#keeper.clear();
 	}
 }

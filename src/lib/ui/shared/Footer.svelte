@@ -1,6 +1,8 @@
 <script lang="ts">
 	import { THEMES, type Preferences } from '$lib/contract/preferences';
 	import { PARAMETERS, UNITS } from '$lib/core/quantity';
+	import Button from '$lib/ui/kit/Button.svelte';
+	import Hidden from '$lib/ui/kit/Hidden.svelte';
 
 	let { preferences, waterId, path }: { preferences: Preferences; waterId: string; path: string } = $props();
 
@@ -15,26 +17,30 @@
 		action="/preferences"
 		class="small mx-auto flex max-w-[80rem] flex-wrap items-center gap-x-6 gap-y-1 px-4 py-2 lg:px-8"
 	>
-		<input type="hidden" name="back" value={path} />
+		<Hidden name="back" value={path} />
 		<div role="group" aria-label="Theme" class="flex flex-wrap items-center">
 			<span class="pr-1 text-muted">Screen</span>
 			{#each THEMES as theme (theme)}
-				<button
+				<Button
+					kind="bare"
+					type="submit"
 					name="theme"
 					value={theme}
-					aria-pressed={preferences.theme === theme}
-					class={look(preferences.theme === theme)}>{THEME_NAMES[theme]}</button
+					pressed={preferences.theme === theme}
+					class={look(preferences.theme === theme)}>{THEME_NAMES[theme]}</Button
 				>
 			{/each}
 		</div>
 		<div role="group" aria-label="Unit of alkalinity" class="flex flex-wrap items-center">
 			<span class="pr-1 text-muted">Alkalinity in</span>
 			{#each PARAMETERS.alkalinity.units as unit (unit)}
-				<button
+				<Button
+					kind="bare"
+					type="submit"
 					name="alkalinity"
 					value={unit}
-					aria-pressed={preferences.units.alkalinity === unit}
-					class={look(preferences.units.alkalinity === unit)}>{UNITS[unit].symbol}</button
+					pressed={preferences.units.alkalinity === unit}
+					class={look(preferences.units.alkalinity === unit)}>{UNITS[unit].symbol}</Button
 				>
 			{/each}
 		</div>

@@ -1,7 +1,12 @@
 <script lang="ts">
+	import type { Preferences } from '$lib/contract/preferences';
 	import { PROFILES, type ProfileId } from '$lib/core/judgement';
-	import { plain } from '$lib/format/number';
+	import { litresWords } from '$lib/format/volume';
+	import Button from '$lib/ui/kit/Button.svelte';
+	import Hidden from '$lib/ui/kit/Hidden.svelte';
+	import Menu from '$lib/ui/kit/Menu.svelte';
 	import { benchDeskOf, outboxOf } from './context';
+	import RegionFields from './RegionFields.svelte';
 	import Timers from './Timers.svelte';
 
 	interface Props {
@@ -13,8 +18,11 @@
 		};
 		siblings: readonly { readonly id: string; readonly name: string; readonly site: string }[];
 		view: string;
+		preferences: Preferences;
+		/** Where one comes back to. */
+		path: string;
 	}
-	let { water, siblings, view }: Props = $props();
+	let { water, siblings, view, preferences, path }: Props = $props();
 	const desk = benchDeskOf();
 	const outbox = outboxOf();
 
@@ -29,7 +37,7 @@
 	const severalSites = $derived(new Set(siblings.map((s) => s.site)).size > 1);
 	const about = $derived(
 		[
-			water.netVolumeL === null ? '' : `${plain(water.netVolumeL)} L`,
+			water.netVolumeL === null ? '' : litresWords(water.netVolumeL),
 			water.profile ? PROFILES[water.profile].name.toLowerCase() : ''
 		]
 			.filter(Boolean)
@@ -42,21 +50,18 @@
 		<a href="/" class="flex items-center py-3 text-xl font-bold tracking-tight">Tevrik</a>
 		<div class="flex min-w-0 flex-col justify-center border-l py-2 pl-5">
 			{#if siblings.length > 1}
-				<details class="relative">
-					<summary class="font-semibold">{water.name}</summary>
-					<ul class="absolute z-10 mt-1 w-max min-w-48 border bg-surface py-1 shadow-lg">
-						{#each siblings as other, i (other.id)}
-							{#if severalSites && siblings[i - 1]?.site !== other.site}<li
-									class="label border-t px-4 pt-3 pb-1 first:border-0"
-								>
-									{other.site}
-								</li>{/if}
-							<li>
-								<a class="block px-4 py-2 hover:bg-paper" href="/waters/{other.id}/{view}">{other.name}</a>
-							</li>
-						{/each}
-					</ul>
-				</details>
+				<Menu title={water.name}>
+					{#each siblings as other, i (other.id)}
+						{#if severalSites && siblings[i - 1]?.site !== other.site}<li
+								class="label border-t px-4 pt-3 pb-1 first:border-0"
+							>
+								{other.site}
+							</li>{/if}
+						<li>
+							<a class="block px-4 py-2 hover:bg-paper" href="/waters/{other.id}/{view}">{other.name}</a>
+						</li>
+					{/each}
+				</Menu>
 			{:else}
 				<span class="truncate font-semibold">{water.name}</span>
 			{/if}
@@ -91,6 +96,22 @@
 					>{desk.isSession ? 'Session at the bench' : 'Unfinished test'}</a
 				>
 			{/if}
+			<Menu title="Region" side="right" class="small text-muted">
+				{#snippet without()}
+					<li>
+						<a class="block px-4 py-2 hover:bg-paper" href="/waters/{water.id}/habits"
+							>Numbers, dates, units</a
+						>
+					</li>
+				{/snippet}
+				<li class="px-4 py-2 text-ink">
+					<form method="post" action="/preferences" class="grid w-60 max-w-full gap-3">
+						<Hidden name="back" value={path} />
+						<RegionFields {preferences} />
+						<Button type="submit" class="mt-1">Keep these</Button>
+					</form>
+				</li>
+			</Menu>
 		</div>
 	</div>
 </header>

@@ -4,6 +4,8 @@
 	import { madeSmall, sendPhotograph, takePhotographBack } from '$lib/client/photograph';
 	import { MOST_PHOTOGRAPHS } from '$lib/contract/photograph';
 	import { faultText } from '$lib/format/faults';
+	import Button from '$lib/ui/kit/Button.svelte';
+	import FileField from '$lib/ui/kit/FileField.svelte';
 	import Fault from './Fault.svelte';
 	import { clockOf } from './context';
 
@@ -41,10 +43,7 @@
 					: 'The server cannot be reached. Nothing was taken back.';
 	}
 
-	async function take(event: Event & { currentTarget: HTMLInputElement }): Promise<void> {
-		const field = event.currentTarget;
-		const [file] = field.files ?? [];
-		if (!file) return;
+	async function take(file: File): Promise<boolean> {
 		sending = true;
 		fault = '';
 		const small = await madeSmall(file);
@@ -57,7 +56,8 @@
 			} else fault = answer.kind === 'refused' ? faultText(answer.fault) : answer.message;
 		}
 		sending = false;
-		field.value = '';
+		// The same photograph may be chosen again.
+		return false;
 	}
 </script>
 
@@ -81,14 +81,14 @@
 				{#if asked === id}
 					<p class="small mt-1 max-w-[14rem]">
 						It is shown no more, and its bytes are removed from the server.
-						<button type="button" class="link min-h-11 font-semibold" onclick={() => void takeBack(id)}
-							>Take it back</button
+						<Button kind="text" class="min-h-11 font-semibold" onclick={() => void takeBack(id)}
+							>Take it back</Button
 						>
-						<button type="button" class="link min-h-11" onclick={() => (asked = '')}>Keep it</button>
+						<Button kind="text" class="min-h-11" onclick={() => (asked = '')}>Keep it</Button>
 					</p>
 				{:else}
-					<button type="button" class="link small min-h-11" onclick={() => (asked = id)}
-						>Take back photograph {i + 1}</button
+					<Button kind="text" class="small min-h-11" onclick={() => (asked = id)}
+						>Take back photograph {i + 1}</Button
 					>
 				{/if}
 			</li>
@@ -96,10 +96,13 @@
 	</ul>
 {/if}
 {#if all.length < MOST_PHOTOGRAPHS}
-	<label class="link mt-2 inline-flex min-h-12 cursor-pointer items-center">
-		{sending ? 'Sending …' : all.length > 0 ? 'Another photograph' : 'Take or choose a photograph'}
-		<input type="file" accept="image/*" class="visually-hidden" disabled={sending} onchange={take} />
-	</label>
+	<FileField
+		label={sending ? 'Sending …' : all.length > 0 ? 'Another photograph' : 'Take or choose a photograph'}
+		class="mt-2"
+		accept="image/*"
+		disabled={sending}
+		onfile={take}
+	/>
 	<p class="small text-muted">
 		Made small here; place and device are left out. It stands beside what was read and never changes it.
 	</p>

@@ -12,6 +12,7 @@
 	} from '$lib/format/arithmetic';
 	import { fixed, percent } from '$lib/format/number';
 	import { widthWords } from '$lib/format/quantity';
+	import Table from '$lib/ui/kit/Table.svelte';
 	import SimulationCheck from './SimulationCheck.svelte';
 
 	interface Props {
@@ -53,7 +54,7 @@
 				Most of it is {sourceName(largest.source)}.
 				{reading.portion === 'half' ? halfSampleHelp(largest.source) : sourceHelp(largest.source)}
 			</p>
-			<table class="small figures mt-2 w-full border-t">
+			<Table class="small mt-2 border-t">
 				<thead class="visually-hidden"><tr><th>Source</th><th>alone, ±</th><th>share</th></tr></thead>
 				<tbody>
 					{#each budgetWords(components, result.parameter, unit, coverage) as row, i (i)}
@@ -66,7 +67,7 @@
 						</tr>
 					{/each}
 				</tbody>
-			</table>
+			</Table>
 			<p class="small mt-2 text-muted">
 				± covers about 95 % (k = {fixed(coverage, coverage === COVERAGE ? 0 : 2)}). Single parts add up as
 				squares.

@@ -4,10 +4,11 @@
 	import { convert, PARAMETERS } from '$lib/core/quantity';
 	import { boundsOf, type TestResult } from '$lib/core/reading';
 	import type { SimulatedInterval } from '$lib/core/uncertainty';
-	import { percent, plain } from '$lib/format/number';
+	import { grouped, percent, plain } from '$lib/format/number';
 	import { symbolAfter } from '$lib/format/quantity';
 	import { simulateInWorker } from '$lib/workers/simulation.client';
 	import type { SimulationRequest } from '$lib/workers/simulation.protocol';
+	import Button from '$lib/ui/kit/Button.svelte';
 
 	interface Props {
 		request: Omit<SimulationRequest, 'draws' | 'seed' | 'freeAmmonia'>;
@@ -53,18 +54,18 @@
 	{#if share !== null}
 		<p class="figures flex flex-wrap items-center gap-x-4">
 			<span role="status">Drawing, {percent(share)} done</span>
-			<button type="button" class="link min-h-10" onclick={() => stop?.abort()}>Stop</button>
+			<Button kind="text" class="min-h-10" onclick={() => stop?.abort()}>Stop</Button>
 		</p>
 	{:else if found}
 		<p class="figures">
-			By {found.draws.toLocaleString('en-GB')} simulated tests the true value lies between
+			By {grouped(found.draws)} simulated tests the true value lies between
 			<strong>{three(found.lower)} and {three(found.upper)}{symbolAfter(unit)}</strong>
 			19 times out of 20; the interval above says {three(reckoned.lower)} to {three(
 				reckoned.upper ?? reckoned.lower
 			)}.
 		</p>
 	{:else}
-		<button type="button" class="link min-h-10" onclick={run}>Check the interval by simulation</button>
+		<Button kind="text" class="min-h-10" onclick={run}>Check the interval by simulation</Button>
 	{/if}
 	{#if failed}<p role="alert" class="font-semibold text-warn">{failed}</p>{/if}
 </div>

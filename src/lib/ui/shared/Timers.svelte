@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { countdown } from '$lib/format/date';
+	import Button from '$lib/ui/kit/Button.svelte';
 	import { benchDeskOf } from './context';
 
 	/** Where the bench is; null where one is at it. */
@@ -10,14 +11,13 @@
 </script>
 
 {#each desk.timers as timer (timer.runId)}
-	<svelte:element
-		this={href === null ? 'button' : 'a'}
-		{...href === null ? { type: 'button' } : { href }}
-		role={href === null ? 'button' : 'link'}
+	<Button
+		kind="bare"
+		{...href === null ? {} : { href }}
 		class={look(timer.over)}
 		onclick={() => desk.select(timer.runId)}
 	>
 		<span class="small">{timer.label}</span>
 		<strong>{timer.over ? 'time is over' : countdown(timer.leftMs)}</strong>
-	</svelte:element>
+	</Button>
 {/each}

@@ -5,11 +5,14 @@
 	import type { Method } from '$lib/core/method';
 	import { PARAMETER_IDS, PARAMETERS, UNITS, type ParameterId, type UnitId } from '$lib/core/quantity';
 	import { usePerTest } from '$lib/core/shelf';
+	import type { CivilDate } from '$lib/core/time';
 	import { SHELF_KIND_NAMES } from '$lib/format/shelf';
-	import Action from '$lib/ui/shared/Action.svelte';
-	import Choice from '$lib/ui/shared/Choice.svelte';
+	import Button from '$lib/ui/kit/Button.svelte';
+	import Choice from '$lib/ui/kit/Choice.svelte';
+	import DateField from '$lib/ui/kit/DateField.svelte';
+	import Field from '$lib/ui/kit/Field.svelte';
+	import Hidden from '$lib/ui/kit/Hidden.svelte';
 	import Fault from '$lib/ui/shared/Fault.svelte';
-	import Field from '$lib/ui/shared/Field.svelte';
 	import { sending } from '$lib/ui/shared/sending';
 
 	interface Props {
@@ -18,11 +21,13 @@
 		/** What was asked for in the address, or sent and refused. */
 		asked: { readonly kind: string | null; readonly code: string | null };
 		id: string;
+		/** Where the water is. */
+		today: CivilDate;
 		units: Readonly<Record<ParameterId, UnitId>>;
 		unused: UnusedSchool;
 		refused: { entered: Record<string, string>; field: string; text: string } | null;
 	}
-	let { waterId, methods, asked, id, units, unused, refused }: Props = $props();
+	let { waterId, methods, asked, id, today, units, unused, refused }: Props = $props();
 
 	const INSTRUMENTS = new Set<Method['kind']>(['display', 'scale-line', 'float', 'thermometer']);
 	const base = $derived(`/waters/${waterId}/shelf`);
@@ -104,9 +109,9 @@
 			</p>{/if}
 	{:else}
 		<form method="post" use:enhance={sending} class="mt-6 space-y-6">
-			<input type="hidden" name="id" value={was('id', id)} />
-			<input type="hidden" name="kind" value={kind} />
-			<input type="hidden" name="method" value={method ? `${method.code}@${method.version}` : ''} />
+			<Hidden name="id" value={was('id', id)} />
+			<Hidden name="kind" value={kind} />
+			<Hidden name="method" value={method ? `${method.code}@${method.version}` : ''} />
 			{#if refused && !FIELDS.has(refused.field)}<Fault text={refused.text} />{/if}
 			{#if method && kind === 'kit'}
 				<p class="small text-muted">
@@ -135,11 +140,11 @@
 					maxlength={60}
 					help="As printed; empty if there is none."
 				/>
-				<Field name="boughtAt" label="Bought" type="date" value={was('boughtAt')} fault={fault('boughtAt')} />
-				<Field
+				<DateField name="boughtAt" label="Bought" {today} value={was('boughtAt')} fault={fault('boughtAt')} />
+				<DateField
 					name="expiresAt"
 					label="Good until"
-					type="date"
+					{today}
 					value={was('expiresAt')}
 					fault={fault('expiresAt')}
 					help={method?.pack.openedMonths
@@ -170,8 +175,8 @@
 					<div class="mt-3 grid gap-4 sm:grid-cols-3">
 						{#each bottles as b (b.reagent)}
 							<div>
-								<input type="hidden" name="bottle" value={b.reagent} />
-								<input type="hidden" name="unit.{b.reagent}" value={b.unit} />
+								<Hidden name="bottle" value={b.reagent} />
+								<Hidden name="unit.{b.reagent}" value={b.unit} />
 								<Field
 									name="full.{b.reagent}"
 									label={b.reagent}
@@ -216,8 +221,8 @@
 				<Choice name="belongsTo" label="Belongs to" items={owners} value={was('belongsTo')} />
 			{/if}
 			<div class="flex flex-wrap gap-3">
-				<Action kind="primary" size="large" type="submit">Put it on the shelf</Action>
-				<Action kind="quiet" href={base}>Leave it</Action>
+				<Button kind="primary" size="large" type="submit">Put it on the shelf</Button>
+				<Button kind="quiet" href={base}>Leave it</Button>
 			</div>
 		</form>
 	{/if}

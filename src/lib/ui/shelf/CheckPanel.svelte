@@ -13,7 +13,9 @@
 		obstacleWords,
 		standardSentence
 	} from '$lib/format/shelf';
-	import Action from '$lib/ui/shared/Action.svelte';
+	import Button from '$lib/ui/kit/Button.svelte';
+	import Checkbox from '$lib/ui/kit/Checkbox.svelte';
+	import Hidden from '$lib/ui/kit/Hidden.svelte';
 	import MovesTable from './MovesTable.svelte';
 
 	interface Props {
@@ -65,8 +67,8 @@
 			</p>
 			<div class="mt-3 flex flex-wrap gap-3">
 				{#each found.standards as standard (standard.id)}
-					<Action href={bench(standard.id)}
-						>Test {standard.name}{isPast(standard) ? ', past its date' : ''}</Action
+					<Button href={bench(standard.id)}
+						>Test {standard.name}{isPast(standard) ? ', past its date' : ''}</Button
 					>
 				{/each}
 			</div>
@@ -76,32 +78,23 @@
 	{#each tells as parameter (parameter)}
 		{#if openFor(parameter).length > 0}
 			<form method="post" action="?/check" use:enhance class="mt-5 border-2 border-ink p-5">
-				<input type="hidden" name="id" value={id} />
-				<input type="hidden" name="parameter" value={parameter} />
+				<Hidden name="id" value={id} />
+				<Hidden name="parameter" value={parameter} />
 				<h3 class="text-xl">{PARAMETERS[parameter].name}: read, not weighed yet</h3>
 				<ul class="mt-2">
 					{#each openFor(parameter) as run (run.runId)}
 						{@const result = run.results.find((r) => r.parameter === parameter)}
 						<li class="border-t">
-							<label class="flex min-h-12 cursor-pointer items-center gap-3">
-								<input
-									type="checkbox"
-									name="run"
-									value={run.runId}
-									checked
-									class="h-5 w-5 accent-[var(--ink)]"
-								/>
-								<span class="figures"
-									><strong>{result ? resultInUnit(result, units[parameter]) : ''}</strong>
-									<span class="text-muted"
-										>on {run.standard}, {shortDay(run.at, timeZone, now)} {clockTime(run.at, timeZone)}</span
-									></span
+							<Checkbox name="run" value={run.runId} checked class="figures min-h-12 items-center">
+								<strong>{result ? resultInUnit(result, units[parameter]) : ''}</strong>
+								<span class="text-muted"
+									>on {run.standard}, {shortDay(run.at, timeZone, now)} {clockTime(run.at, timeZone)}</span
 								>
-							</label>
+							</Checkbox>
 						</li>
 					{/each}
 				</ul>
-				<p class="mt-3"><Action kind="primary" type="submit">What do they say of the kit?</Action></p>
+				<p class="mt-3"><Button kind="primary" type="submit">What do they say of the kit?</Button></p>
 			</form>
 		{/if}
 	{/each}
@@ -145,31 +138,31 @@
 						Nothing has moved yet. What was read stays as it is in any case.
 					</p>
 					<form method="post" action="?/decide" use:enhance class="mt-4 flex flex-wrap gap-3">
-						<input type="hidden" name="id" value={id} />
-						<input type="hidden" name="checkId" value={check.id} />
-						<input type="hidden" name="decision" value={asked.decision} />
-						<input type="hidden" name="span" value={asked.span} />
-						{#if asked.retire}<input type="hidden" name="retire" value="yes" />{/if}
-						<Action kind="primary" type="submit"
+						<Hidden name="id" value={id} />
+						<Hidden name="checkId" value={check.id} />
+						<Hidden name="decision" value={asked.decision} />
+						<Hidden name="span" value={asked.span} />
+						{#if asked.retire}<Hidden name="retire" value="yes" />{/if}
+						<Button kind="primary" type="submit"
 							>{asked.decision === 'withdraw'
 								? 'Take the correction back'
 								: asked.retire
 									? 'Correct them, and retire the kit'
-									: 'Correct by it'}</Action
+									: 'Correct by it'}</Button
 						>
-						<Action kind="quiet" href="{here}#check">Leave it as it is</Action>
+						<Button kind="quiet" href="{here}#check">Leave it as it is</Button>
 					</form>
 					{#if asked.retire}
 						<form method="post" action="?/note" use:enhance class="mt-3">
-							<input type="hidden" name="id" value={id} />
-							<input type="hidden" name="kind" value="retired" />
-							<Action type="submit">Retire the kit, and leave its results as they are</Action>
+							<Hidden name="id" value={id} />
+							<Hidden name="kind" value="retired" />
+							<Button type="submit">Retire the kit, and leave its results as they are</Button>
 						</form>
 					{/if}
 				</div>
 			{:else if check.accepted}
 				<p class="mt-3">
-					<Action href="{here}?weigh={check.id}&decision=withdraw#check">Take it back</Action>
+					<Button href="{here}?weigh={check.id}&decision=withdraw#check">Take it back</Button>
 				</p>
 			{:else if thing.retiredAt === null}
 				{#if finding.state === 'in-order' && finding.correction}
@@ -180,16 +173,16 @@
 				{:else if finding.state !== 'in-order' || finding.obstacle}
 					<p class="mt-3 flex flex-wrap gap-3">
 						{#if finding.correction}
-							<Action href="{here}?weigh={check.id}&span=all#check">Correct all its readings by it</Action>
-							<Action href="{here}?weigh={check.id}&span=from-check#check">Only from the check on</Action>
+							<Button href="{here}?weigh={check.id}&span=all#check">Correct all its readings by it</Button>
+							<Button href="{here}?weigh={check.id}&span=from-check#check">Only from the check on</Button>
 						{/if}
 						{#if found.standards[0]}
-							<Action kind="quiet" href={bench(found.standards[0].id)}>Check it again</Action>
+							<Button kind="quiet" href={bench(found.standards[0].id)}>Check it again</Button>
 						{/if}
-						<Action kind="quiet" href="/waters/{waterId}/shelf/new?kind=kit&method={thing.method?.code ?? ''}"
-							>Take another lot</Action
+						<Button kind="quiet" href="/waters/{waterId}/shelf/new?kind=kit&method={thing.method?.code ?? ''}"
+							>Take another lot</Button
 						>
-						<Action kind="quiet" href="{here}?weigh={check.id}&span=all&retire=yes#check">Retire it</Action>
+						<Button kind="quiet" href="{here}?weigh={check.id}&span=all&retire=yes#check">Retire it</Button>
 					</p>
 				{/if}
 			{/if}

@@ -8,7 +8,7 @@
 		type ParameterId,
 		type UnitId
 	} from '$lib/core/quantity';
-	import WideTable from '$lib/ui/shared/WideTable.svelte';
+	import Table from '$lib/ui/kit/Table.svelte';
 	import { aboutMinutes } from '$lib/format/date';
 	import { fixed, plain } from '$lib/format/number';
 
@@ -45,62 +45,60 @@
 			>
 		{/each}
 	</nav>
-	<WideTable label="Kits for {PARAMETERS[parameter].name}">
-		<table class="figures w-full min-w-[46rem]">
-			<thead>
-				<tr class="small text-left text-muted">
-					<th class="py-2 pr-4 font-normal">Method</th>
-					<th class="py-2 pr-4 font-normal">One reading, {UNITS[unit].symbol}</th>
-					<th class="py-2 pr-4 font-normal">Minutes, hands</th>
-					<th class="py-2 pr-4 font-normal">A test costs</th>
-					<th class="py-2 font-normal">Its colours lie</th>
-				</tr>
-			</thead>
-			<tbody>
-				{#each kits as { method, merits, halfMerits, cost, lots } (method.code)}
-					<tr class="border-t align-top">
-						<td class="py-3 pr-4">
-							<a class="link font-semibold" href="/waters/{waterId}/methods/{method.code}">{method.name}</a>
-							<span class="small block text-muted"
-								>{lots === 0 ? 'none on the shelf' : `${lots} on the shelf`}</span
+	<Table wide="Kits for {PARAMETERS[parameter].name}" class="min-w-[46rem]">
+		<thead>
+			<tr class="small text-left text-muted">
+				<th class="py-2 pr-4 font-normal">Method</th>
+				<th class="py-2 pr-4 font-normal">One reading, {UNITS[unit].symbol}</th>
+				<th class="py-2 pr-4 font-normal">Minutes, hands</th>
+				<th class="py-2 pr-4 font-normal">A test costs</th>
+				<th class="py-2 font-normal">Its colours lie</th>
+			</tr>
+		</thead>
+		<tbody>
+			{#each kits as { method, merits, halfMerits, cost, lots } (method.code)}
+				<tr class="border-t align-top">
+					<td class="py-3 pr-4">
+						<a class="link font-semibold" href="/waters/{waterId}/methods/{method.code}">{method.name}</a>
+						<span class="small block text-muted"
+							>{lots === 0 ? 'none on the shelf' : `${lots} on the shelf`}</span
+						>
+					</td>
+					<td class="py-3 pr-4">
+						<strong>{interval(merits.halfInterval)}</strong>
+						{#if halfMerits}<span class="small block text-muted"
+								>half sample {interval(halfMerits.halfInterval)}</span
+							>{/if}
+					</td>
+					<td class="py-3 pr-4">{aboutMinutes(merits.totalS)}, {aboutMinutes(merits.handsS)}</td>
+					<td class="py-3 pr-4">{cost === null ? 'no price' : fixed(cost, 2)}</td>
+					<td class="py-3">
+						{#if merits.colours !== null}
+							<svg
+								width={WIDEST + 8}
+								height="18"
+								viewBox="0 0 {WIDEST + 8} 18"
+								role="img"
+								aria-label="{Math.round(merits.colours)} apart by CIEDE2000"
 							>
-						</td>
-						<td class="py-3 pr-4">
-							<strong>{interval(merits.halfInterval)}</strong>
-							{#if halfMerits}<span class="small block text-muted"
-									>half sample {interval(halfMerits.halfInterval)}</span
-								>{/if}
-						</td>
-						<td class="py-3 pr-4">{aboutMinutes(merits.totalS)}, {aboutMinutes(merits.handsS)}</td>
-						<td class="py-3 pr-4">{cost === null ? 'no price' : fixed(cost, 2)}</td>
-						<td class="py-3">
-							{#if merits.colours !== null}
-								<svg
-									width={WIDEST + 8}
-									height="18"
-									viewBox="0 0 {WIDEST + 8} 18"
-									role="img"
-									aria-label="{Math.round(merits.colours)} apart by CIEDE2000"
-								>
-									<line x1="4" x2={4 + WIDEST} y1="9" y2="9" stroke="var(--line)" stroke-width="2" />
-									<circle cx="4" cy="9" r="4" fill="var(--ink)" />
-									<circle
-										cx={4 + Math.min(WIDEST, merits.colours)}
-										cy="9"
-										r="4"
-										fill="none"
-										stroke="var(--ink)"
-										stroke-width="2"
-									/>
-								</svg>
-							{/if}
-							<span class="small block text-muted">{colours(merits.colours)}</span>
-						</td>
-					</tr>
-				{/each}
-			</tbody>
-		</table>
-	</WideTable>
+								<line x1="4" x2={4 + WIDEST} y1="9" y2="9" stroke="var(--line)" stroke-width="2" />
+								<circle cx="4" cy="9" r="4" fill="var(--ink)" />
+								<circle
+									cx={4 + Math.min(WIDEST, merits.colours)}
+									cy="9"
+									r="4"
+									fill="none"
+									stroke="var(--ink)"
+									stroke-width="2"
+								/>
+							</svg>
+						{/if}
+						<span class="small block text-muted">{colours(merits.colours)}</span>
+					</td>
+				</tr>
+			{/each}
+		</tbody>
+	</Table>
 	<p class="small mt-4 max-w-[44rem] text-muted">
 		The interval is that of one careful reading at the aim of this water, or of the nearest place on its
 		scale. Colours are those of the method’s swatches: from start to end of a titration, or of the two

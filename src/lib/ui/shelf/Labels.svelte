@@ -4,6 +4,7 @@
 	import type { Instant } from '$lib/core/time';
 	import { shortDay } from '$lib/format/date';
 	import { HAZARD_NAMES } from '$lib/format/hazard';
+	import Button from '$lib/ui/kit/Button.svelte';
 	import PrintButton from './PrintButton.svelte';
 
 	interface Props {
@@ -83,14 +84,14 @@
 		{#each labels as label (label.key)}
 			{@const out = left.includes(label.key)}
 			<li class={out ? 'out' : ''}>
-				<button type="button" aria-pressed={!out} class="label-card" onclick={() => toggle(label.key)}>
+				<Button kind="bare" aria-pressed={!out} class="label-card" onclick={() => toggle(label.key)}>
 					<span class="text-2xl leading-tight font-bold">{label.large}</span>
 					<span class="block leading-tight">{label.small}</span>
 					{#if label.hazards}<span class="block text-[0.8rem] leading-tight font-semibold"
 							>{label.hazards}</span
 						>{/if}
 					<span class="figures block text-[0.8rem] leading-tight text-muted">{label.foot}</span>
-				</button>
+				</Button>
 			</li>
 		{:else}
 			<li class="text-muted">Nothing on the shelf needs a label yet.</li>
@@ -104,7 +105,7 @@
 		grid-template-columns: repeat(auto-fill, minmax(50mm, 1fr));
 		gap: 4mm;
 	}
-	.label-card {
+	.labels :global(.label-card) {
 		width: 100%;
 		min-height: 26mm;
 		padding: 2.5mm 3mm;
@@ -113,7 +114,7 @@
 		text-align: left;
 		break-inside: avoid;
 	}
-	.out .label-card {
+	.out :global(.label-card) {
 		opacity: 0.4;
 		border-style: dashed;
 	}

@@ -4,9 +4,10 @@
 	import type { ShelfThing, UnusedSchool } from '$lib/contract/shelf-view';
 	import { DROPPER_STATES, titrantReagentOf } from '$lib/core/method';
 	import { DROPPER_NAMES } from '$lib/format/shelf';
-	import Action from '$lib/ui/shared/Action.svelte';
-	import Choice from '$lib/ui/shared/Choice.svelte';
-	import Field from '$lib/ui/shared/Field.svelte';
+	import Button from '$lib/ui/kit/Button.svelte';
+	import Choice from '$lib/ui/kit/Choice.svelte';
+	import Field from '$lib/ui/kit/Field.svelte';
+	import Hidden from '$lib/ui/kit/Hidden.svelte';
 
 	let { thing, id, unused }: { thing: ShelfThing; id: string; unused: UnusedSchool } = $props();
 
@@ -22,10 +23,10 @@
 	<details class="border-t">
 		<summary class="flex min-h-12 items-center font-semibold">{summary}</summary>
 		<form method="post" action="?/note" use:enhance class="grid gap-4 pb-5 sm:grid-cols-2">
-			<input type="hidden" name="id" value={id} />
-			<input type="hidden" name="kind" value={kind} />
+			<Hidden name="id" value={id} />
+			<Hidden name="kind" value={kind} />
 			{@render body()}
-			<div class="sm:col-span-2"><Action type="submit">{press}</Action></div>
+			<div class="sm:col-span-2"><Button type="submit">{press}</Button></div>
 		</form>
 	</details>
 {/snippet}

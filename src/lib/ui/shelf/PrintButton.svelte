@@ -1,5 +1,5 @@
 <script lang="ts">
-	import Action from '$lib/ui/shared/Action.svelte';
+	import Button from '$lib/ui/kit/Button.svelte';
 </script>
 
-<span class="print:hidden"><Action onclick={() => window.print()}>Print</Action></span>
+<span class="print:hidden"><Button onclick={() => window.print()}>Print</Button></span>

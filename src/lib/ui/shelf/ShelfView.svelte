@@ -3,8 +3,8 @@
 	import { PARAMETER_IDS, type ParameterId, type UnitId } from '$lib/core/quantity';
 	import type { Instant } from '$lib/core/time';
 	import { dueWords, supplySentence, toBuyWords } from '$lib/format/shelf';
-	import Action from '$lib/ui/shared/Action.svelte';
-	import ShelfRow from './ShelfRow.svelte';
+	import Button from '$lib/ui/kit/Button.svelte';
+	import ShelfTable from './ShelfTable.svelte';
 
 	interface Props {
 		waterId: string;
@@ -50,13 +50,17 @@
 			none: ''
 		}
 	];
+	const groupOf = (thing: ShelfThing) => GROUPS.find((g) => g.of(thing));
+	const titleOf = (thing: ShelfThing) => groupOf(thing)?.title ?? '';
+	const inGroups = $derived(GROUPS.flatMap(({ of }) => here.filter(of)));
+	const missing = $derived(GROUPS.flatMap(({ of, none }) => (none && !here.some(of) ? [none] : [])));
 	const retired = $derived(shelf.things.filter((t) => t.retiredAt !== null));
 </script>
 
 <main class="shelf">
 	<aside class="border-b bg-paper px-4 py-6 lg:border-r lg:border-b-0 lg:px-8">
 		<h1 class="text-3xl">Shelf</h1>
-		<p class="mt-4"><Action kind="primary" size="large" href="{base}/new">Put something on it</Action></p>
+		<p class="mt-4"><Button kind="primary" size="large" href="{base}/new">Put something on it</Button></p>
 		{#if ending.length > 0}
 			<h2 class="label mt-8">Ending</h2>
 			<ul class="mt-2">
@@ -98,30 +102,21 @@
 		</ul>
 	</aside>
 	<div class="min-w-0 px-4 py-6 lg:px-8">
-		{#each GROUPS as { title, of, none } (title)}
-			{@const things = here.filter(of)}
-			{#if things.length > 0 || none}
-				<section class="mb-10" aria-labelledby={title.replaceAll(/\W/g, '')}>
-					<h2 id={title.replaceAll(/\W/g, '')} class="label border-b pb-2">{title}</h2>
-					{#each things as thing (thing.id)}
-						<ShelfRow {thing} {base} {ownerName} {units} {timeZone} {now} />
-					{:else}
-						<p class="py-4 text-muted">{none}</p>
-					{/each}
-				</section>
-			{/if}
-		{/each}
+		<ShelfTable
+			label="On the shelf"
+			things={inGroups}
+			group={titleOf}
+			{base}
+			{ownerName}
+			{units}
+			{timeZone}
+			{now}
+		/>
+		{#each missing as none (none)}<p class="border-b py-4 text-muted">{none}</p>{/each}
 		{#if retired.length > 0}
-			<details class="mb-8">
+			<details class="mt-8">
 				<summary class="link label inline-block min-h-10">Retired: {retired.length}</summary>
-				{#each retired as thing (thing.id)}<ShelfRow
-						{thing}
-						{base}
-						{ownerName}
-						{units}
-						{timeZone}
-						{now}
-					/>{/each}
+				<ShelfTable label="Retired" things={retired} {base} {ownerName} {units} {timeZone} {now} />
 			</details>
 		{/if}
 	</div>

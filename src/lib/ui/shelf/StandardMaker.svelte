@@ -25,10 +25,12 @@
 	import { LABEL_FIRST } from '$lib/format/hazard';
 	import { fixed, plain } from '$lib/format/number';
 	import { inUnit } from '$lib/format/quantity';
-	import Action from '$lib/ui/shared/Action.svelte';
-	import Choice from '$lib/ui/shared/Choice.svelte';
+	import Button from '$lib/ui/kit/Button.svelte';
+	import Choice from '$lib/ui/kit/Choice.svelte';
+	import Field from '$lib/ui/kit/Field.svelte';
+	import Hidden from '$lib/ui/kit/Hidden.svelte';
+	import Table from '$lib/ui/kit/Table.svelte';
 	import Fault from '$lib/ui/shared/Fault.svelte';
-	import Field from '$lib/ui/shared/Field.svelte';
 	import { sending } from '$lib/ui/shared/sending';
 
 	interface Props {
@@ -119,7 +121,7 @@
 	</p>
 	<div class="mt-6 grid gap-x-12 gap-y-8 lg:grid-cols-[minmax(0,1fr)_22rem]">
 		<form method="post" use:enhance={sending} class="space-y-5">
-			<input type="hidden" name="id" value={was('id', id)} />
+			<Hidden name="id" value={was('id', id)} />
 			{#if refused && !FIELDS.has(refused.field)}<Fault text={refused.text} />{/if}
 			<Choice
 				name="by"
@@ -162,7 +164,7 @@
 				fault={refused?.field === 'name' ? refused.text : undefined}
 				maxlength={120}
 			/>
-			<Action kind="primary" size="large" type="submit">Put it on the shelf</Action>
+			<Button kind="primary" size="large" type="submit">Put it on the shelf</Button>
 		</form>
 		<div class="space-y-8" aria-live="polite">
 			<section>
@@ -196,7 +198,7 @@
 						/>
 					</div>
 					{#if series?.ok}
-						<table class="figures small mt-3 w-full">
+						<Table class="small mt-3">
 							<thead
 								><tr class="text-left text-muted"
 									><th class="py-1 font-normal">Holds</th><th class="py-1 font-normal">take of it</th><th
@@ -222,7 +224,7 @@
 									>
 								{/each}
 							</tbody>
-						</table>
+						</Table>
 					{:else if series}<p class="small mt-2 text-muted">{faultText(series.fault)}</p>{/if}
 				</section>
 			{/if}

@@ -17,7 +17,9 @@
 		SHELF_KIND_NAMES,
 		supplySentence
 	} from '$lib/format/shelf';
-	import Action from '$lib/ui/shared/Action.svelte';
+	import Button from '$lib/ui/kit/Button.svelte';
+	import Hidden from '$lib/ui/kit/Hidden.svelte';
+	import Table from '$lib/ui/kit/Table.svelte';
 	import Fault from '$lib/ui/shared/Fault.svelte';
 	import Photographs from '$lib/ui/shared/Photographs.svelte';
 	import BottleLevels from './BottleLevels.svelte';
@@ -86,20 +88,20 @@
 
 	{#if thing.kind === 'kit' && thing.openedAt === null && thing.retiredAt === null}
 		<form method="post" action="?/note" use:enhance class="mt-6 border-2 border-ink p-5">
-			<input type="hidden" name="id" value={id} />
-			<input type="hidden" name="kind" value="opened" />
+			<Hidden name="id" value={id} />
+			<Hidden name="kind" value="opened" />
 			<h2 class="text-xl">Open it</h2>
 			<p class="mt-1 text-muted">
 				Is the leaflet in the pack the same as before? Recipes change with a new issue of the same kit: liquid
 				for powder, another count of drops, another time.
 			</p>
 			<div class="mt-4 flex flex-wrap gap-3">
-				<Action kind="primary" type="submit" name="sameLeaflet" value="yes"
-					>Opened; the leaflet is the same</Action
+				<Button kind="primary" type="submit" name="sameLeaflet" value="yes"
+					>Opened; the leaflet is the same</Button
 				>
-				<Action type="submit" name="sameLeaflet" value="no">Opened; there is none to compare</Action>
-				<Action href="/waters/{waterId}/methods/new?from={thing.method?.code ?? ''}"
-					>It is another: enter what changed</Action
+				<Button type="submit" name="sameLeaflet" value="no">Opened; there is none to compare</Button>
+				<Button href="/waters/{waterId}/methods/new?from={thing.method?.code ?? ''}"
+					>It is another: enter what changed</Button
 				>
 			</div>
 		</form>
@@ -109,8 +111,8 @@
 			<h2 id="pending" class="text-xl">What is now known of it moves past results</h2>
 			<MovesTable moves={found.pending} {units} {timeZone} {now} />
 			<form method="post" action="?/derive" use:enhance class="mt-4">
-				<input type="hidden" name="id" value={id} />
-				<Action type="submit">Derive them again</Action>
+				<Hidden name="id" value={id} />
+				<Button type="submit">Derive them again</Button>
 				<span class="small ml-3 text-muted">Nothing that was read changes.</span>
 			</form>
 		</section>
@@ -124,7 +126,7 @@
 					<BottleLevels bottles={thing.bottles} endsFirst={thing.supply.testsLeft?.endsFirst ?? null} />
 					<p class="figures max-w-[22rem]">{supplySentence(thing, timeZone, now)}</p>
 				</div>
-				<table class="figures small mt-3 w-full">
+				<Table class="small mt-3">
 					<thead
 						><tr class="text-left text-muted"
 							><th class="py-1 font-normal">Bottle</th><th class="py-1 font-normal">left</th><th
@@ -155,7 +157,7 @@
 							</tr>
 						{/each}
 					</tbody>
-				</table>
+				</Table>
 			{:else if thing.supply.ends || thing.supply.testsLeft}
 				<p class="figures">{supplySentence(thing, timeZone, now)}</p>
 			{/if}
@@ -176,12 +178,8 @@
 				<NoteForms {thing} {id} {unused} />
 				{#if thing.retiredAt !== null}
 					<form method="post" action="?/note" use:enhance class="border-t py-4">
-						<input type="hidden" name="id" value={id} /><input
-							type="hidden"
-							name="kind"
-							value="back-in-use"
-						/>
-						<Action type="submit">Take it back into use</Action>
+						<Hidden name="id" value={id} /><Hidden name="kind" value="back-in-use" />
+						<Button type="submit">Take it back into use</Button>
 					</form>
 				{/if}
 			</section>

@@ -4,9 +4,10 @@
 	import { PARAMETER_IDS, PARAMETERS, UNITS, type ParameterId, type UnitId } from '$lib/core/quantity';
 	import type { Instant } from '$lib/core/time';
 	import { bandInUnit, limitInUnit } from '$lib/format/quantity';
-	import Action from '$lib/ui/shared/Action.svelte';
+	import Button from '$lib/ui/kit/Button.svelte';
+	import Field from '$lib/ui/kit/Field.svelte';
+	import Hidden from '$lib/ui/kit/Hidden.svelte';
 	import Fault from '$lib/ui/shared/Fault.svelte';
-	import Field from '$lib/ui/shared/Field.svelte';
 	import { sending } from '$lib/ui/shared/sending';
 
 	type Own = Band & { readonly parameter: ParameterId };
@@ -78,9 +79,9 @@
 						>Change<span class="visually-hidden"> {profile.name}</span></a
 					>
 					<form method="post" action="?/take" use:enhance={sending}>
-						<input type="hidden" name="profile" value={profile.id} />
-						<Action type="submit" aria-label="Set it for {water.name}: {profile.name}"
-							>Set it for {water.name}</Action
+						<Hidden name="profile" value={profile.id} />
+						<Button type="submit" aria-label="Set it for {water.name}: {profile.name}"
+							>Set it for {water.name}</Button
 						>
 					</form>
 				</div>
@@ -99,7 +100,7 @@
 			: `It begins with the bands of ${water.name}. What is left empty is not touched when a water takes it.`}
 	</p>
 	<form method="post" action="?/save" use:enhance={sending} class="mt-4">
-		<input type="hidden" name="id" value={refused?.entered.id ?? id} />
+		<Hidden name="id" value={refused?.entered.id ?? id} />
 		{#if general}<div class="mb-4"><Fault text={general} /></div>{/if}
 		<div class="grid gap-4 sm:grid-cols-2">
 			<Field
@@ -142,8 +143,8 @@
 			</div>
 		{/each}
 		<div class="mt-6 flex gap-4">
-			<Action kind="primary" type="submit" size="large">Keep the profile</Action>
-			<Action kind="quiet" size="large" href="/waters/{water.id}/targets">Back to the targets</Action>
+			<Button kind="primary" type="submit" size="large">Keep the profile</Button>
+			<Button kind="quiet" size="large" href="/waters/{water.id}/targets">Back to the targets</Button>
 		</div>
 	</form>
 </main>

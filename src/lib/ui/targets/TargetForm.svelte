@@ -2,12 +2,14 @@
 	import { enhance } from '$app/forms';
 	import type { Band } from '$lib/core/judgement';
 	import { nameWithin, PARAMETERS, UNITS, type ParameterId, type UnitId } from '$lib/core/quantity';
-	import type { Instant } from '$lib/core/time';
+	import { civilDate, type Instant } from '$lib/core/time';
 	import { localField, shortDay } from '$lib/format/date';
 	import { bandInUnit, limitInUnit } from '$lib/format/quantity';
-	import Action from '$lib/ui/shared/Action.svelte';
+	import Button from '$lib/ui/kit/Button.svelte';
+	import DateField from '$lib/ui/kit/DateField.svelte';
+	import Field from '$lib/ui/kit/Field.svelte';
+	import Hidden from '$lib/ui/kit/Hidden.svelte';
 	import Fault from '$lib/ui/shared/Fault.svelte';
-	import Field from '$lib/ui/shared/Field.svelte';
 	import { sending } from '$lib/ui/shared/sending';
 
 	interface Props {
@@ -57,8 +59,8 @@
 		use:enhance={sending}
 		class="mt-4 grid gap-4 sm:grid-cols-3 lg:grid-cols-[1fr_1fr_1fr_2fr]"
 	>
-		<input type="hidden" name="id" value={refused?.entered.id ?? id} />
-		<input type="hidden" name="parameter" value={parameter} />
+		<Hidden name="id" value={refused?.entered.id ?? id} />
+		<Hidden name="parameter" value={parameter} />
 		{#if general}<div class="sm:col-span-3 lg:col-span-4"><Fault text={general} /></div>{/if}
 		<Field
 			name="low"
@@ -91,16 +93,17 @@
 			fault={fault('source')}
 		/>
 		<div class="sm:col-span-2">
-			<Field
+			<DateField
 				name="fromAt"
 				label="Counts from"
-				type="datetime-local"
+				of="moment"
+				today={civilDate(now, timeZone)}
 				value={refused?.entered.fromAt ?? localField(now, timeZone)}
 				fault={fault('fromAt')}
 			/>
 		</div>
 		<div class="flex items-end">
-			<Action type="submit">Set {nameWithin(parameter)}</Action>
+			<Button type="submit">Set {nameWithin(parameter)}</Button>
 		</div>
 	</form>
 	{#if history.length > 1}

@@ -2,6 +2,7 @@
 	import { PARAMETERS, UNITS, type ParameterId, type UnitId } from '$lib/core/quantity';
 	import { ratePerDay } from '$lib/format/quantity';
 	import type { ParameterToday } from '$lib/contract/today';
+	import Table from '$lib/ui/kit/Table.svelte';
 
 	interface Props {
 		rows: readonly ParameterToday[];
@@ -19,7 +20,7 @@
 
 {#if used.length > 0}
 	<h2 class="label mt-10">What the water uses in a day</h2>
-	<table class="figures mt-3 w-full max-w-[44rem] border-t">
+	<Table class="mt-3 max-w-[44rem] border-t">
 		<thead>
 			<tr class="small border-b text-left text-muted">
 				<th class="py-2 font-normal"><span class="visually-hidden">Parameter</span></th>
@@ -43,5 +44,5 @@
 				</tr>
 			{/each}
 		</tbody>
-	</table>
+	</Table>
 {/if}

@@ -8,6 +8,7 @@
 	import { bandInUnit, headlineOf, inUnit, limitInUnit, resultInUnit } from '$lib/format/quantity';
 	import { boundSentence, gradeWords, isWarning, rateSentence, stripInWords } from '$lib/format/verdict';
 	import Strip from '$lib/ui/instrument/Strip.svelte';
+	import Button from '$lib/ui/kit/Button.svelte';
 	import WhyVerdict from './WhyVerdict.svelte';
 
 	let { row, unit, timeZone, now }: { row: ParameterToday; unit: UnitId; timeZone: string; now: Instant } =
@@ -75,12 +76,8 @@
 				{@const same = inUnit(row.parameter, row.atS35.value, row.atS35.u, unit)}
 				<span class="figures block text-muted">At S = 35 it would be {same.value} ± {same.plusMinus}</span>
 			{/if}
-			<button
-				type="button"
-				class="link"
-				aria-expanded={why}
-				aria-controls="why-{row.parameter}"
-				onclick={() => (why = !why)}>Why<span class="visually-hidden">, for {definition.name}</span></button
+			<Button kind="text" aria-expanded={why} aria-controls="why-{row.parameter}" onclick={() => (why = !why)}
+				>Why<span class="visually-hidden">, for {definition.name}</span></Button
 			>
 		</p>
 	{:else}
@@ -101,12 +98,8 @@
 					>{gradeWords(row.single.grade, row.single.side)}</strong
 				> by this reading alone.
 			{/if}
-			<button
-				type="button"
-				class="link"
-				aria-expanded={why}
-				aria-controls="why-{row.parameter}"
-				onclick={() => (why = !why)}>Why<span class="visually-hidden">, for {definition.name}</span></button
+			<Button kind="text" aria-expanded={why} aria-controls="why-{row.parameter}" onclick={() => (why = !why)}
+				>Why<span class="visually-hidden">, for {definition.name}</span></Button
 			>
 		</p>
 	{/if}

@@ -10,7 +10,7 @@
 	import { longDay, shortDay } from '$lib/format/date';
 	import { EVENT_NAMES, eventWords } from '$lib/format/event';
 	import { ADVICE, STAGE_NAMES } from '$lib/format/stage';
-	import Action from '$lib/ui/shared/Action.svelte';
+	import Button from '$lib/ui/kit/Button.svelte';
 	import { benchDeskOf } from '$lib/ui/shared/context';
 	import CyclePanel from './CyclePanel.svelte';
 	import Demand from './Demand.svelte';
@@ -69,13 +69,13 @@
 		{#if desk.draft}
 			<h1 class="mt-3 text-2xl">A test is unfinished</h1>
 			<p class="mt-1 text-muted">It waits on the bench as you left it.</p>
-			<p class="mt-4"><Action kind="primary" size="large" href="{base}/bench">Go on with it</Action></p>
+			<p class="mt-4"><Button kind="primary" size="large" href="{base}/bench">Go on with it</Button></p>
 		{:else if rows.length === 0}
 			<h1 class="mt-3 text-2xl">Make the first test</h1>
 			<p class="mt-1 text-muted">
 				Nothing was read from this water yet. Start with alkalinity: it moves fastest.
 			</p>
-			<p class="mt-4"><Action kind="primary" size="large" href="{base}/bench">Go to the bench</Action></p>
+			<p class="mt-4"><Button kind="primary" size="large" href="{base}/bench">Go to the bench</Button></p>
 		{:else if testsFirst}
 			<h1 class="mt-3 text-2xl">
 				{due.length === 1
@@ -98,7 +98,7 @@
 					</li>
 				{/if}
 			</ul>
-			<p class="mt-4"><Action kind="primary" size="large" href="{base}/bench">Go to the bench</Action></p>
+			<p class="mt-4"><Button kind="primary" size="large" href="{base}/bench">Go to the bench</Button></p>
 		{:else if asking}
 			<h1 class="mt-3 text-2xl">
 				{asking.held ? 'A correction waits until you have looked' : 'A correction goes on today'}
@@ -111,13 +111,13 @@
 			</ul>
 			<p class="mt-4 flex flex-wrap gap-3">
 				{#if asking.held}
-					<Action kind="primary" size="large" href="{base}/bench">Test again</Action>
-					<Action size="large" href="{base}/adjust/plans/{asking.id}">Go to the correction</Action>
+					<Button kind="primary" size="large" href="{base}/bench">Test again</Button>
+					<Button size="large" href="{base}/adjust/plans/{asking.id}">Go to the correction</Button>
 				{:else}
-					<Action kind="primary" size="large" href="{base}/adjust/plans/{asking.id}"
-						>Go to the correction</Action
+					<Button kind="primary" size="large" href="{base}/adjust/plans/{asking.id}"
+						>Go to the correction</Button
 					>
-					<Action size="large" href="{base}/bench">Go to the bench</Action>
+					<Button size="large" href="{base}/bench">Go to the bench</Button>
 				{/if}
 			</p>
 		{:else}
@@ -127,7 +127,7 @@
 					? `Next: ${nameWithin(next.parameter)} on ${shortDay(next.dueAt, timeZone, now)}. ${whyDue(next)}.`
 					: 'No test is planned for this water.'}
 			</p>
-			<p class="mt-4"><Action size="large" href="{base}/bench">Go to the bench</Action></p>
+			<p class="mt-4"><Button size="large" href="{base}/bench">Go to the bench</Button></p>
 		{/if}
 		<p class="small mt-3">
 			<a class="link" href="{base}/testing">When tests are due, and the calendar</a>
@@ -157,7 +157,7 @@
 			{/each}
 		</ul>
 		<p class="mt-4 -ml-4">
-			<Action kind="quiet" href="{base}/log/new">Enter a dose, a change or a note</Action>
+			<Button kind="quiet" href="{base}/log/new">Enter a dose, a change or a note</Button>
 		</p>
 		{#if today.lastSession}
 			<LastDay session={today.lastSession} {units} {timeZone} {now} />

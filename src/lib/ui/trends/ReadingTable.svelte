@@ -3,6 +3,8 @@
 	import { PARAMETERS } from '$lib/core/quantity';
 	import { instant, type Instant } from '$lib/core/time';
 	import { readingShown, readingWhen } from '$lib/format/trend';
+	import type { Column } from '$lib/ui/kit/data-table.svelte';
+	import DataTable from '$lib/ui/kit/DataTable.svelte';
 	import type { Series } from './chart/series';
 	import { firstFrom } from '$lib/core/numeric';
 
@@ -15,7 +17,6 @@
 	}
 	let { rows, from, to, timeZone, now }: Props = $props();
 
-	const MOST = 60;
 	let opened = $state<Record<string, boolean>>({});
 
 	/** Those of the span that count, newest first. */
@@ -25,6 +26,7 @@
 		return indices.filter((i) => !series.superseded[i]);
 	}
 	const reading = (series: Series, i: number) => ({
+		index: i,
 		at: instant(series.at[i]!),
 		value: series.value[i]!,
 		lower: series.lower[i]!,
@@ -32,6 +34,13 @@
 		kind: READING_KINDS[series.kind[i]!]!,
 		kit: series.kits[series.kit[i]!]?.name ?? ''
 	});
+	type Reading = ReturnType<typeof reading>;
+	const NEWEST_FIRST = { id: 'at', descending: true };
+	const COLUMNS: readonly Column<Reading>[] = [
+		{ id: 'at', name: 'Read', by: (one) => one.at },
+		{ id: 'value', name: 'Result', by: (one) => one.value, figures: true },
+		{ id: 'kit', name: 'Kit', by: (one) => one.kit, optional: 'shown' }
+	];
 </script>
 
 <section>
@@ -44,29 +53,23 @@
 				{all.length === 1 ? 'reading' : 'readings'} in this time</summary
 			>
 			{#if opened[series.parameter]}
-				<table class="small figures mt-2 w-full">
-					<thead
-						><tr class="text-left"
-							><th class="py-1">Read</th><th class="py-1 text-right">Result</th><th class="py-1 pl-4">Kit</th
-							></tr
-						></thead
+				<div class="mt-2">
+					<DataTable
+						label="Readings of {PARAMETERS[series.parameter].name}"
+						rows={all.map((i) => reading(series, i))}
+						columns={COLUMNS}
+						key={(one) => `${one.at} ${one.kit} ${one.index}`}
+						words={(one) =>
+							`${readingWhen(one.at, timeZone, now)} ${readingShown(one, series.unit)} ${one.kit}`}
+						initial={NEWEST_FIRST}
 					>
-					<tbody>
-						{#each all.slice(0, MOST) as i (i)}
-							{@const one = reading(series, i)}
-							<tr class="border-t">
-								<td class="py-1">{readingWhen(one.at, timeZone, now)}</td>
-								<td class="py-1 text-right">{readingShown(one, series.unit)}</td>
-								<td class="py-1 pl-4 text-muted">{one.kit}</td>
-							</tr>
-						{/each}
-					</tbody>
-				</table>
-				{#if all.length > MOST}
-					<p class="small mt-2 text-muted">
-						{all.length - MOST} older ones: show less time, or save what is seen as CSV.
-					</p>
-				{/if}
+						{#snippet cell(one: Reading, column: string)}
+							{#if column === 'at'}{readingWhen(one.at, timeZone, now)}
+							{:else if column === 'value'}{readingShown(one, series.unit)}
+							{:else}<span class="text-muted">{one.kit}</span>{/if}
+						{/snippet}
+					</DataTable>
+				</div>
 			{/if}
 		</details>
 	{/each}

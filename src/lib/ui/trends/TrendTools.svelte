@@ -1,6 +1,9 @@
 <script lang="ts">
 	import { PARAMETERS, isParameterId, type ParameterId } from '$lib/core/quantity';
 	import type { TrendSpan } from '$lib/contract/trends';
+	import Button from '$lib/ui/kit/Button.svelte';
+	import Checkbox from '$lib/ui/kit/Checkbox.svelte';
+	import Choice from '$lib/ui/kit/Choice.svelte';
 	import { fetchSeen } from './fetch-seen';
 	import type { StackState } from './StackState.svelte';
 
@@ -20,6 +23,11 @@
 	let beside = $state('');
 	let trouble = $state('');
 
+	const overlaid = $derived([
+		{ value: '', name: '–' },
+		...parameters.map((p) => ({ value: p, name: PARAMETERS[p].name }))
+	]);
+	const TOOL = 'flex min-h-11 items-center px-3 text-muted hover:text-ink';
 	function lay(): void {
 		stack.over = isParameterId(first) && isParameterId(second) && first !== second ? [first, second] : null;
 	}
@@ -57,48 +65,43 @@
 				>
 			{/each}
 			<span class="mx-1 h-5 border-l" aria-hidden="true"></span>
-			<button type="button" class="tool" onclick={() => stack.pan((stack.from - stack.to) / 86_400_000 / 2)}
-				>Earlier</button
+			<Button kind="bare" class={TOOL} onclick={() => stack.pan((stack.from - stack.to) / 86_400_000 / 2)}
+				>Earlier</Button
 			>
-			<button type="button" class="tool" onclick={() => stack.pan((stack.to - stack.from) / 86_400_000 / 2)}
-				>Later</button
+			<Button kind="bare" class={TOOL} onclick={() => stack.pan((stack.to - stack.from) / 86_400_000 / 2)}
+				>Later</Button
 			>
-			<button type="button" class="tool" onclick={() => stack.zoom(0.6)}>Closer</button>
-			<button type="button" class="tool" onclick={() => stack.zoom(1 / 0.6)}>Wider</button>
+			<Button kind="bare" class={TOOL} onclick={() => stack.zoom(0.6)}>Closer</Button>
+			<Button kind="bare" class={TOOL} onclick={() => stack.zoom(1 / 0.6)}>Wider</Button>
 		</nav>
 		<details class="more ml-auto">
 			<summary class="flex min-h-12 items-center">Compare, print, save</summary>
 			<div class="grid gap-4 pt-1 pb-4 sm:grid-cols-2 lg:grid-cols-4">
 				<fieldset>
 					<legend class="small text-muted">Lay one over another</legend>
-					<select aria-label="First" bind:value={first} onchange={lay}>
-						<option value="">–</option>
-						{#each parameters as p (p)}<option value={p}>{PARAMETERS[p].name}</option>{/each}
-					</select>
-					<select aria-label="Second" bind:value={second} onchange={lay} class="mt-2">
-						<option value="">–</option>
-						{#each parameters as p (p)}<option value={p}>{PARAMETERS[p].name}</option>{/each}
-					</select>
+					<Choice label="First" bare bind:value={first} items={overlaid} onpick={lay} />
+					<Choice label="Second" bare class="mt-2" bind:value={second} items={overlaid} onpick={lay} />
 				</fieldset>
-				<label class="block">
-					<span class="small block text-muted">Another water beside</span>
-					<select value={beside} onchange={(e) => void compare(e.currentTarget.value)}>
-						<option value="">none</option>
-						{#each siblings as s (s.id)}<option value={s.id}>{s.name}</option>{/each}
-					</select>
+				<div>
+					<Choice
+						label="Another water beside"
+						quiet
+						value={beside}
+						items={[{ value: '', name: 'none' }, ...siblings.map((s) => ({ value: s.id, name: s.name }))]}
+						onpick={(id) => void compare(id)}
+					/>
 					{#if trouble}<span class="small font-semibold text-warn" role="alert">{trouble}</span>{/if}
-				</label>
-				<label class="mt-6 flex min-h-11 items-center gap-3 self-start">
-					<input type="checkbox" bind:checked={stack.superseded} class="h-5 w-5 accent-[var(--ink)]" />
-					<span>Show corrected readings too</span>
-				</label>
+				</div>
+				<Checkbox bind:checked={stack.superseded} class="mt-6 min-h-11 items-center self-start"
+					>Show corrected readings too</Checkbox
+				>
 				<p class="flex flex-col items-start">
-					<button type="button" class="tool underline" onclick={() => window.print()}
-						>Print what is seen</button
+					<Button kind="text" class="min-h-10" onclick={() => window.print()}>Print what is seen</Button>
+					<Button kind="text" class="min-h-10" onclick={onpicture}>Save it as a picture</Button>
+					<Button kind="text" class="min-h-10" onclick={oncsv}>Save it as CSV</Button>
+					<a class="link flex min-h-10 items-center" href="/waters/{waterId}/log.csv"
+						>Save the whole log as CSV</a
 					>
-					<button type="button" class="tool underline" onclick={onpicture}>Save it as a picture</button>
-					<button type="button" class="tool underline" onclick={oncsv}>Save it as CSV</button>
-					<a class="tool underline" href="/waters/{waterId}/log.csv">Save the whole log as CSV</a>
 				</p>
 			</div>
 		</details>
@@ -106,32 +109,8 @@
 </div>
 
 <style>
-	.tool {
-		display: flex;
-		min-height: 2.75rem;
-		align-items: center;
-		padding-inline: 0.75rem;
-		color: var(--muted);
-		text-underline-offset: 4px;
-	}
-	.tool:hover {
-		color: var(--ink);
-	}
 	.more[open] {
 		flex-basis: 100%;
-	}
-	.more p .tool {
-		min-height: 2.5rem;
-		padding-inline: 0;
-		color: var(--ink);
-	}
-	select {
-		display: block;
-		width: 100%;
-		min-height: 2.75rem;
-		border: 1px solid var(--line-strong);
-		border-radius: 4px;
-		background-color: var(--surface);
 	}
 	@media print {
 		.tools {

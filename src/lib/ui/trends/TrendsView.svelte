@@ -15,7 +15,7 @@
 	import { dayTicks } from '$lib/format/ticks';
 	import { spanWords } from '$lib/format/trend';
 	import { rateSentence } from '$lib/format/verdict';
-	import Action from '$lib/ui/shared/Action.svelte';
+	import Button from '$lib/ui/kit/Button.svelte';
 	import CursorWords from './CursorWords.svelte';
 	import EventList from './EventList.svelte';
 	import { asksForMore, daysSeen, fetchSeen, type Seen } from './fetch-seen';
@@ -214,7 +214,7 @@
 		<div class="page">
 			<h2 class="text-2xl">Nothing to draw yet</h2>
 			<p class="mt-1 text-muted">After the first test its reading stands here; after the second, a line.</p>
-			<p class="mt-4"><Action kind="primary" href="/waters/{water.id}/bench">Go to the bench</Action></p>
+			<p class="mt-4"><Button kind="primary" href="/waters/{water.id}/bench">Go to the bench</Button></p>
 		</div>
 	{:else}
 		<div bind:this={sheet} class="mx-auto max-w-[80rem] px-4 lg:px-8">

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { page } from '$app/state';
-	import Action from '$lib/ui/shared/Action.svelte';
+	import Button from '$lib/ui/kit/Button.svelte';
 
 	const log = $derived(`/waters/${page.params.water}/log`);
 	/** Its own log opens where a water cannot be reckoned: there it is looked for. */
@@ -20,7 +20,7 @@
 		</p>
 	{/if}
 	<p class="mt-6 flex flex-wrap gap-3">
-		{#if leadsToLog}<Action kind="primary" href={log}>Look at its log</Action>{/if}
-		<Action href="/">Go to the start</Action>
+		{#if leadsToLog}<Button kind="primary" href={log}>Look at its log</Button>{/if}
+		<Button href="/">Go to the start</Button>
 	</p>
 </main>

@@ -22,7 +22,13 @@
 
 <BenchRoom>
 	<div class="frame">
-		<Header water={data.water} siblings={data.siblings} {view} />
+		<Header
+			water={data.water}
+			siblings={data.siblings}
+			{view}
+			preferences={data.preferences}
+			path={page.url.pathname + page.url.search}
+		/>
 		{#if stray}<div class="page py-3!"><Fault text={stray} above /></div>{/if}
 		<DangerNotice dangers={data.dangers} waterId={data.water.id} />
 		<LeftOutNotice

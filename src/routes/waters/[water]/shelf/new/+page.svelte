@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { civilDate } from '$lib/core/time';
 	import AddThing from '$lib/ui/shelf/AddThing.svelte';
 
 	let { data, form } = $props();
@@ -10,6 +11,7 @@
 	methods={data.methods}
 	asked={{ kind: form?.entered.kind ?? data.kind, code: form?.entered.method?.split('@')[0] ?? data.code }}
 	id={data.id}
+	today={civilDate(data.now, data.timeZone)}
 	units={data.preferences.units}
 	unused={data.preferences.unused}
 	refused={form}

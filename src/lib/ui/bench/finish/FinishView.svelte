@@ -1,0 +1,126 @@
+<script lang="ts">
+	import type { BenchAnswer } from '$lib/contract/bench';
+	import { PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
+	import type { Instant } from '$lib/core/time';
+	import Button from '$lib/ui/kit/Button.svelte';
+	import { outboxOf } from '$lib/ui/shared/context';
+	import Photographs from '$lib/ui/shared/Photographs.svelte';
+	import type { BenchSession } from '$lib/ui/shared/bench-session';
+	import { LABEL_FIRST } from '$lib/format/hazard';
+	import { cleanUp, nextWords, outsideWaters, rowsOf, summaryText } from './finish-words';
+
+	interface Props {
+		session: BenchSession;
+		units: Readonly<Record<ParameterId, UnitId>>;
+		benchOf: (waterId: string) => BenchAnswer | undefined;
+		unused: 'discard' | 'put-back';
+		timeZone: string;
+		now: Instant;
+		onclose: () => void;
+	}
+	let { session, units, benchOf, unused, timeZone, now, onclose }: Props = $props();
+
+	const outbox = outboxOf();
+	const rows = $derived(rowsOf(session, units, benchOf));
+	const text = $derived(summaryText(session, rows, timeZone, now));
+	const tidy = $derived(
+		cleanUp(
+			session.finished.map((f) => f.draft.method),
+			unused
+		)
+	);
+	const waiting = $derived(new Set(outbox.waiting.map((w) => w.id)));
+	let copied = $state('');
+	async function copy(): Promise<void> {
+		try {
+			await navigator.clipboard.writeText(text);
+			copied = 'Copied.';
+		} catch {
+			copied = 'This browser does not let a page copy. Mark the text and copy it by hand.';
+		}
+	}
+</script>
+
+<div class="page max-w-[64rem]!">
+	<h1 class="text-3xl">The session is done</h1>
+	{#if outbox.waiting.length > 0}
+		<p class="mt-2 border-l-4 border-line-strong pl-3" role="status">
+			{outbox.waiting.length === 1
+				? 'One thing is not on the server yet. It is kept here and sent when the server is back.'
+				: `${outbox.waiting.length} things are not on the server yet. They are kept here and sent when it is back.`}
+		</p>
+	{/if}
+	<ul class="mt-5 border-t" aria-label="What was found">
+		{#each rows as row (row.key)}
+			<li class="grid gap-x-6 border-b py-3 sm:grid-cols-[9rem_minmax(0,16rem)_minmax(0,1fr)]">
+				<strong
+					>{row.name}{#if row.water}<span class="small block font-normal text-muted">{row.water}</span
+						>{/if}</strong
+				>
+				<span class="figures text-xl">{row.result}</span>
+				<span
+					>{row.verdict}
+					{#each row.unusual as words, i (i)}<span class="small block text-muted">{words}</span>{/each}
+					{#if waiting.has(row.runId)}<span class="small block">Not on the server yet.</span>{/if}</span
+				>
+			</li>
+		{/each}
+	</ul>
+
+	<div class="mt-6 grid gap-x-12 gap-y-6 md:grid-cols-2">
+		<section aria-labelledby="tidy">
+			<h2 id="tidy" class="text-xl">Clean up</h2>
+			<ol class="mt-2 list-decimal pl-5">
+				{#each tidy as line (line)}<li class="py-0.5">{line}</li>{/each}
+			</ol>
+			<p class="small mt-2 text-muted">{LABEL_FIRST}</p>
+		</section>
+		<section aria-labelledby="next">
+			<h2 id="next" class="text-xl">Next tests</h2>
+			<ul class="mt-2">
+				{#each nextWords(session, benchOf, now, timeZone) as line (line)}<li class="border-b py-2">
+						{line}
+					</li>{/each}
+			</ul>
+			{#each outsideWaters(session, benchOf) as waterId (waterId)}
+				<p class="mt-3">
+					Something was found outside its band: <a class="link" href="/waters/{waterId}/adjust"
+						>put it right</a
+					>.
+				</p>
+			{/each}
+			{#if rows.some((r) => r.kit)}
+				<p class="small mt-3 text-muted">
+					What was used is counted down on the shelf: {[
+						...new Set(rows.flatMap((r) => (r.kit ? [r.kit] : [])))
+					].join(', ')}.
+				</p>
+			{/if}
+		</section>
+	</div>
+	{#if session.finished.some((f) => f.results && !waiting.has(f.draft.runId))}
+		<details class="mt-6 border-t">
+			<summary class="link min-h-11 py-3">Photographs of this session</summary>
+			{#each session.finished.filter((f) => f.results && !waiting.has(f.draft.runId)) as f (f.draft.runId)}
+				<div class="py-2">
+					<Photographs
+						waterId={f.draft.waterId}
+						of={{ run: f.draft.runId }}
+						photographs={[]}
+						what={PARAMETERS[f.draft.method.parameter].name.toLowerCase()}
+					/>
+				</div>
+			{/each}
+		</details>
+	{/if}
+	<details class="mt-2 border-t">
+		<summary class="link min-h-11 py-3">The session in words</summary>
+		<pre class="small overflow-x-auto whitespace-pre-wrap">{text}</pre>
+	</details>
+	<div class="no-print mt-6 flex flex-wrap items-center gap-3 border-t pt-5">
+		<Button kind="primary" size="large" onclick={onclose}>Done, clear the bench</Button>
+		<Button size="large" onclick={copy}>Copy the words</Button>
+		<Button size="large" onclick={() => window.print()}>Print</Button>
+		<span class="small" role="status">{copied}</span>
+	</div>
+</div>

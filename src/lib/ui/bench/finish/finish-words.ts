@@ -1,0 +1,195 @@
+import type { BenchAnswer } from '$lib/contract/bench';
+import { dueTests, isOutside, type CadenceInput } from '$lib/core/judgement';
+import { stepsFor, type Hazard, type Method } from '$lib/core/method';
+import { PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
+import { effectsOf } from '$lib/core/reading';
+import type { Instant } from '$lib/core/time';
+import { deviationWords, effectWords } from '$lib/format/bench';
+import { clockTime, longDay, shortDay } from '$lib/format/date';
+import { resultInUnit } from '$lib/format/quantity';
+import { boundSentence, verdictSentence } from '$lib/format/verdict';
+import type { BenchSession, FinishedTest } from '$lib/ui/shared/bench-session';
+import { judged } from '../read/measure';
+
+/** One line of the summary. */
+export interface SummaryRow {
+	readonly key: string;
+	readonly runId: string;
+	readonly name: string;
+	/** Empty where the session was about one water. */
+	readonly water: string;
+	readonly result: string;
+	readonly verdict: string;
+	readonly unusual: readonly string[];
+	readonly kit: string | null;
+}
+
+/** So many of the next tests of each water are told. */
+const MOST_NEXT = 4;
+
+type BenchOf = (waterId: string) => BenchAnswer | undefined;
+
+/** What is known of a parameter before a test, whatever method reads it. */
+const contextOf = (bench: BenchAnswer, parameter: ParameterId) =>
+	bench.offers.find((o) => o.contexts[parameter])?.contexts[parameter];
+
+function unusualOf({ draft, deviations }: FinishedTest): readonly string[] {
+	const steps = stepsFor(draft.method, draft.portion);
+	const found = effectsOf(draft.method, deviations).map(
+		({ deviation, effect }) =>
+			`${deviationWords(
+				deviation,
+				steps.find((s) => s.id === deviation.stepId)
+			)} ${effectWords(effect)}`
+	);
+	return draft.note ? [...found, `Note: ${draft.note}`] : found;
+}
+
+export function rowsOf(
+	session: BenchSession,
+	units: Readonly<Record<ParameterId, UnitId>>,
+	benchOf: BenchOf
+): readonly SummaryRow[] {
+	const several = new Set(session.finished.map((f) => f.draft.waterId)).size > 1;
+	return session.finished.flatMap((done): SummaryRow[] => {
+		const { draft, results } = done;
+		const bench = benchOf(draft.waterId);
+		const common = {
+			runId: draft.runId,
+			water: draft.standard?.name ?? (several ? (bench?.waterName ?? '') : ''),
+			kit: draft.kit?.name ?? null
+		};
+		if (!results) {
+			const name = PARAMETERS[draft.method.parameter].name;
+			return [{ ...common, key: draft.runId, name, result: 'given up', verdict: '', unusual: [], kit: null }];
+		}
+		const contexts = draft.standard
+			? {}
+			: (bench?.offers.find((o) => o.method.code === draft.method.code)?.contexts ?? {});
+		return results.map((result) => {
+			const context = contexts[result.parameter];
+			const unit = units[result.parameter];
+			const verdict = judged(result, context);
+			const sentence =
+				result.kind === 'bound'
+					? boundSentence(result, context?.band ?? null, unit)
+					: verdict
+						? verdictSentence(result.parameter, verdict, unit)
+						: '';
+			return {
+				...common,
+				key: `${draft.runId}/${result.parameter}`,
+				name: PARAMETERS[result.parameter].name,
+				result: resultInUnit(result, unit),
+				verdict: draft.standard ? 'A standard, not the water.' : sentence,
+				unusual: unusualOf(done)
+			};
+		});
+	});
+}
+
+/** What is to be done with what was used, as the methods and the keeper's habits say. */
+export function cleanUp(methods: readonly Method[], unused: 'discard' | 'put-back'): readonly string[] {
+	const hazards = new Set<Hazard>(methods.flatMap((m) => m.reagents.flatMap((r) => r.hazards)));
+	const titrated = methods.some((m) => m.equipment.some((e) => e.includes('titration syringe')));
+	const lines = ['Close every bottle and pot first.'];
+	if (hazards.has('heavy-metal')) {
+		lines.push(
+			'Collect the tested water of tests with heavy metal in a bottle of its own; never down the drain.'
+		);
+	}
+	if (methods.some((m) => m.reagents.length > 0)) {
+		lines.push(
+			'Pour the other tested water away as the labels and the local rules say, never into the tank.'
+		);
+	}
+	if (titrated) {
+		lines.push(
+			unused === 'put-back'
+				? 'Unused titrant goes back into its own bottle where the leaflet allows it, and nowhere else.'
+				: 'Unused titrant is waste: it touched the syringe.'
+		);
+		lines.push('Rinse the titration syringes and tips, and lay each back to its reagent.');
+	}
+	if (methods.some((m) => m.equipment.some((e) => e.includes('filter')))) {
+		lines.push('Throw the filter away with what it holds.');
+	}
+	lines.push('Rinse vials, caps, scoops and sample syringes with purified water; let them dry upside down.');
+	if (methods.some((m) => m.equipment.some((e) => e.includes('cuvette')))) {
+		lines.push('Wipe the cuvette dry with something soft.');
+	}
+	lines.push('Wash your hands.');
+	return lines;
+}
+
+/** The waters in which this session found something outside its band. */
+export function outsideWaters(session: BenchSession, benchOf: BenchOf): readonly string[] {
+	const found = session.finished.filter(({ draft, results }) => {
+		const bench = draft.standard ? undefined : benchOf(draft.waterId);
+		return bench && results?.some((r) => isOutside(judged(r, contextOf(bench, r.parameter))?.grade));
+	});
+	return [...new Set(found.map((f) => f.draft.waterId))];
+}
+
+/** When what was tested now is to be tested again, and what is due before that. */
+export function nextWords(
+	session: BenchSession,
+	benchOf: BenchOf,
+	now: Instant,
+	timeZone: string
+): readonly string[] {
+	const waters = [...new Set(session.finished.filter((f) => !f.draft.standard).map((f) => f.draft.waterId))];
+	return waters.flatMap((waterId) => {
+		const bench = benchOf(waterId);
+		if (!bench) return [];
+		const read = session.finished.filter((f) => f.draft.waterId === waterId && f.results);
+		const { cadence } = bench;
+		const found = read.flatMap((f) =>
+			f.results!.map((result) => ({ result, parameter: result.parameter, at: f.finishedAt }))
+		);
+		const isFresh = (p: ParameterId) =>
+			found.some((r) => r.parameter === p && r.at > (cadence.lastAt[p] ?? 0));
+		const fresh = found.filter((r) => isFresh(r.parameter));
+		// What the server has not reckoned with yet is told by the results themselves; all else as it stands on every page.
+		const input: CadenceInput = {
+			...cadence,
+			now,
+			doubtful: cadence.doubtful.filter((p) => !isFresh(p)),
+			lastAt: { ...cadence.lastAt, ...Object.fromEntries(fresh.map((r) => [r.parameter, r.at])) },
+			unconfirmed: [
+				...cadence.unconfirmed.filter((p) => !isFresh(p)),
+				...fresh.flatMap(({ result, parameter }) =>
+					isOutside(judged(result, contextOf(bench, parameter))?.grade) ? [parameter] : []
+				)
+			],
+			outlooks: Object.fromEntries(
+				Object.entries(cadence.outlooks).filter(([p]) => !isFresh(p as ParameterId))
+			)
+		};
+		const due = [...dueTests(input)].sort((a, b) => a.dueAt - b.dueAt);
+		const prefix = waters.length > 1 ? `${bench.waterName}: ` : '';
+		return due.slice(0, MOST_NEXT).map(({ parameter, dueAt }) => {
+			const { name } = PARAMETERS[parameter];
+			return `${prefix}${name} ${dueAt <= now ? 'now' : `on ${shortDay(dueAt, timeZone, now)}`}`;
+		});
+	});
+}
+
+/** The session to print or to send to somebody. */
+export function summaryText(
+	session: BenchSession,
+	rows: readonly SummaryRow[],
+	timeZone: string,
+	now: Instant
+): string {
+	const at = session.startedAt ?? now;
+	const minutes = Math.round((now - at) / 60_000);
+	return [
+		`Tested on ${longDay(at, timeZone)} at ${clockTime(at, timeZone)}, ${minutes} min.`,
+		'',
+		...rows.flatMap((row) => [
+			`${row.name}${row.water ? ` (${row.water})` : ''}: ${row.result}. ${row.verdict}`.trim(),
+			...row.unusual.map((u) => `  ${u}`)
+		])
+	].join('\n');
+}

@@ -1,0 +1,250 @@
+<script lang="ts">
+	import { onMount } from 'svelte';
+	import { GUIDANCE, type Guidance } from '$lib/contract/session';
+	import { sequentialPlan } from '$lib/core/bench';
+	import { nameWithin, PARAMETERS } from '$lib/core/quantity';
+	import type { Instant } from '$lib/core/time';
+	import { aboutMinutes, shortDay } from '$lib/format/date';
+	import { GUIDANCE_NAMES } from '$lib/format/bench';
+	import { CAUTIONS, LABEL_FIRST } from '$lib/format/hazard';
+	import Button from '$lib/ui/kit/Button.svelte';
+	import Choice from '$lib/ui/kit/Choice.svelte';
+	import type { BenchDesk } from '$lib/ui/shared/BenchDesk.svelte';
+	import type { BenchDraft } from '$lib/ui/shared/bench-session';
+	import Lanes from './Lanes.svelte';
+	import { lanesOf } from './lanes';
+	import { fetchList, handsOn, vialMap } from './layout-words';
+	import PlanWishes from './PlanWishes.svelte';
+	import type { SessionPlanner } from './SessionPlanner.svelte';
+
+	interface Props {
+		desk: BenchDesk;
+		planner: SessionPlanner;
+		timeZone: string;
+		waterName: (id: string) => string;
+		practised: (draft: BenchDraft) => boolean;
+		onbegin: () => void;
+		onback: () => void;
+	}
+	let { desk, planner, timeZone, waterName, practised, onbegin, onback }: Props = $props();
+
+	/** A lot that ends within so many tests is running out. */
+	const FEW_TESTS = 3;
+	let chosen = $state<string | null>(null);
+	onMount(() => void planner.plan());
+
+	const session = $derived(desk.session!);
+	const now = $derived(desk.now);
+	const lanes = $derived(lanesOf(session, desk.plan, now, waterName));
+	const inTurn = $derived(desk.remaining ? sequentialPlan(desk.remaining.problem) : null);
+	const hands = $derived(session.tests.reduce((sum, t) => sum + handsOn(t), 0));
+	const several = $derived(new Set(session.tests.map((t) => t.waterId)).size > 1);
+	const nameOf = (t: BenchDraft) =>
+		`${PARAMETERS[t.method.parameter].name}${several || t.standard ? ` (${t.standard?.name ?? waterName(t.waterId)})` : ''}`;
+	/** What is fetched once, and what each test brings. */
+	const shared = $derived(fetchList(session.tests.map((t) => t.method)));
+	const first = $derived(session.tests.filter((t) => !practised(t)));
+	const warnings = $derived(
+		session.tests.flatMap((t) => {
+			const found: string[] = [];
+			const kit = t.kit;
+			if (kit?.goodUntil != null && kit.goodUntil < now) {
+				found.push(
+					`${kit.name} is past its date since ${shortDay(kit.goodUntil, timeZone, now as Instant)}. Take the result as a hint, or open another lot.`
+				);
+			}
+			if (kit?.testsLeft != null && kit.testsLeft <= FEW_TESTS) {
+				found.push(
+					kit.testsLeft === 0
+						? `${kit.name} is used up by the reckoning. Have a new lot at hand.`
+						: `${kit.name} is good for ${kit.testsLeft} more ${kit.testsLeft === 1 ? 'test' : 'tests'}.`
+				);
+			}
+			return found;
+		})
+	);
+	const hazards = $derived([
+		...new Set(session.tests.flatMap((t) => t.method.reagents.flatMap((r) => r.hazards)))
+	]);
+	const two = $derived(session.tests.flatMap((t) => vialMap(t, nameOf(t))));
+
+	function remove(runId: string): void {
+		desk.changeSession({ tests: session.tests.filter((t) => t.runId !== runId) });
+		if (session.tests.length === 1) onback();
+		else void planner.plan();
+	}
+	function change(change: Parameters<BenchDesk['changeSession']>[0]): void {
+		desk.changeSession(change);
+		void planner.plan();
+	}
+</script>
+
+<div class="page max-w-[76rem]!">
+	<div class="flex flex-wrap items-baseline justify-between gap-x-6">
+		<h1 class="text-3xl">
+			Lay out {session.tests.length === 1 ? 'one test' : `${session.tests.length} tests`}
+		</h1>
+		<Button kind="text" class="min-h-11" onclick={onback}>Choose other tests</Button>
+	</div>
+	<div class="mt-4 flex flex-wrap items-end justify-between gap-x-10 gap-y-4">
+		<p class="figures text-xl" role="status">
+			{#if desk.plan}
+				<strong class="text-4xl">{aboutMinutes(desk.plan.makespanS)}</strong> in all, {aboutMinutes(hands)} with
+				your hands{#if inTurn && inTurn.makespanS > desk.plan.makespanS + 60}; one test after the other it
+					would be {aboutMinutes(inTurn.makespanS)}{/if}.
+				{#if planner.busy}<span class="small text-muted">Still looking for a shorter order …</span>
+				{:else if desk.plan.makespanS <= desk.plan.boundS + 30}<span class="small text-muted"
+						>No order is shorter.</span
+					>
+				{:else}<span class="small text-muted"
+						>No order can be shorter than {aboutMinutes(desk.plan.boundS)}.</span
+					>{/if}
+			{:else if planner.busy}Laying the steps out …{:else}No order fits. Let something move again below.{/if}
+		</p>
+		<Button kind="primary" size="large" disabled={!desk.plan} onclick={onbegin}>Begin</Button>
+	</div>
+	<div class="mt-5 border-y bg-paper py-3">
+		<Lanes
+			{lanes}
+			{now}
+			startedAt={null}
+			{timeZone}
+			at={null}
+			{chosen}
+			onchoose={(_, step) => (chosen = step)}
+			onmove={(step, at) => {
+				const rest = session.wishes.filter((w) => !(w.kind === 'pin' && w.step === step));
+				change({ wishes: [...rest, { kind: 'pin', step, atS: Math.max(0, Math.round((at - now) / 1000)) }] });
+			}}
+		/>
+		<p class="small px-1 pt-1 text-muted">
+			Solid: your hands are busy. Hollow: it stands. Drag a solid piece to keep it at a time.
+		</p>
+	</div>
+	<details class="border-b" open={session.wishes.length > 0}>
+		<summary class="link min-h-11 py-3">Change the order</summary>
+		<div class="pb-4">
+			<PlanWishes
+				{session}
+				plan={desk.plan}
+				broken={desk.conflicts?.brokenWishes ?? []}
+				{chosen}
+				sinceBegunS={0}
+				onchoose={(step) => (chosen = step)}
+				onwishes={(wishes) => change({ wishes })}
+			/>
+		</div>
+	</details>
+
+	{#if warnings.length > 0}
+		<ul class="mt-5 border-l-4 border-warn pl-4">
+			{#each warnings as warning (warning)}<li class="py-0.5 font-semibold">{warning}</li>{/each}
+		</ul>
+	{/if}
+
+	<div class="mt-6 grid gap-x-12 gap-y-6 md:grid-cols-2">
+		<section aria-labelledby="tests">
+			<h2 id="tests" class="text-xl">Tests</h2>
+			<ul class="mt-2 border-t">
+				{#each session.tests as t (t.runId)}
+					<li class="flex items-baseline gap-3 border-b py-2">
+						<span class="min-w-0 grow"
+							><strong>{nameOf(t)}</strong>
+							<span class="small block text-muted"
+								>{[
+									t.method.name,
+									t.kit && t.kit.name !== t.method.name ? t.kit.name : '',
+									t.kit?.lotCode ? `lot ${t.kit.lotCode}` : ''
+								]
+									.filter(Boolean)
+									.join(', ')}</span
+							></span
+						>
+						<Button
+							kind="text"
+							class="small min-h-11 shrink-0"
+							aria-label="Leave out {nameOf(t)}"
+							onclick={() => remove(t.runId)}>Leave out</Button
+						>
+					</li>
+				{/each}
+			</ul>
+			<Choice
+				label="How it is told"
+				large
+				class="mt-4"
+				value={session.guidance}
+				items={GUIDANCE.map((g) => ({ value: g, name: GUIDANCE_NAMES[g] }))}
+				onpick={(g) => desk.changeSession({ guidance: g as Guidance })}
+			/>
+			{#if first.length > 0}
+				<p class="small mt-2 text-muted">
+					{first.map((t) => PARAMETERS[t.method.parameter].name).join(', ')}: your first time with
+					{first.length === 1 ? 'this method' : 'these methods'}, so every hand movement is told.
+				</p>
+			{/if}
+			<div class="mt-4 flex flex-wrap gap-4">
+				<Choice
+					label="Vials at hand"
+					large
+					class="grow"
+					value={String(session.vials ?? '')}
+					items={[
+						{ value: '', name: 'one for every test' },
+						...[1, 2, 3, 4, 5, 6].map((n) => ({ value: String(n), name: String(n) }))
+					]}
+					onpick={(n) => change({ vials: n === '' ? null : Number(n) })}
+				/>
+				<Choice
+					label="Turning to another test takes"
+					large
+					class="grow"
+					value={String(session.changeoverS)}
+					items={[4, 8, 12, 20, 30].map((s) => ({ value: String(s), name: `${s} seconds` }))}
+					onpick={(s) => change({ changeoverS: Number(s) })}
+				/>
+			</div>
+		</section>
+		<section aria-labelledby="fetch">
+			<h2 id="fetch" class="text-xl">Fetch</h2>
+			<ul class="mt-2 list-disc pl-5">
+				{#each shared as what (what)}<li>{what}</li>{/each}
+				<li>
+					{several
+						? `a clean cup of each water: ${[...new Set(session.tests.map((t) => waterName(t.waterId)))].join(', ')}`
+						: 'a clean cup of the water, at room temperature'}
+				</li>
+				<li>purified water, a towel, something white, good light</li>
+			</ul>
+			<h2 class="mt-5 text-xl">Rinse</h2>
+			<p class="mt-1">
+				Every vial and cap with purified water, then with the water that is tested in it. Pour away, dry the
+				outside. A syringe and a scoop stay with their own reagent.
+			</p>
+			{#if two.length > 0}
+				<h2 class="mt-5 text-xl">Which vial is which</h2>
+				<ul class="mt-1 list-disc pl-5">
+					{#each two as line (line)}<li>{line}</li>{/each}
+				</ul>
+			{/if}
+			<p class="mt-3 text-muted">
+				Label each vial with its test{several ? ' and its water' : ''} before the first drop. Open child-proof caps
+				now.
+			</p>
+			{#if hazards.length > 0}
+				<h2 class="mt-5 text-xl">Cautions</h2>
+				<p class="mt-1">{hazards.map((h) => CAUTIONS[h]).join(' ')} {LABEL_FIRST}</p>
+			{/if}
+			{#if session.tests.some((t) => t.method.kind === 'difference')}
+				<p class="mt-3">
+					{nameWithin('magnesium')} is found by difference: stop both titrations in the same way, at the first full
+					colour or as you are used to.
+				</p>
+			{/if}
+		</section>
+	</div>
+	<div class="mt-8 flex flex-wrap gap-3 border-t pt-5">
+		<Button kind="primary" size="large" disabled={!desk.plan} onclick={onbegin}>Begin</Button>
+		<Button kind="quiet" size="large" onclick={() => void desk.clear()}>Not now</Button>
+	</div>
+</div>

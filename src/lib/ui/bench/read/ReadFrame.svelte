@@ -1,0 +1,128 @@
+<script lang="ts">
+	import type { Snippet } from 'svelte';
+	import type { ProtocolStep } from '$lib/core/method';
+	import { formOf } from '$lib/core/reading';
+	import type { Fault } from '$lib/core/result';
+	import { faultText } from '$lib/format/faults';
+	import { cautionOf } from '$lib/format/hazard';
+	import Button from '$lib/ui/kit/Button.svelte';
+	import HelpTopics from '$lib/ui/shared/HelpTopics.svelte';
+	import type { BenchDesk } from '$lib/ui/shared/BenchDesk.svelte';
+
+	interface Props {
+		desk: BenchDesk;
+		step: ProtocolStep;
+		/** What is being tested, above the instruction. */
+		label: string;
+		/** The one button: what has happened. */
+		doneText: string;
+		fault: Fault | null;
+		ondone: () => void;
+		ongiveup: () => void;
+		/** Swatches and the like, under the instruction. */
+		head?: Snippet;
+		/** The drawn instrument and the fields that belong to it. */
+		instrument: Snippet;
+		/** What else can be said of the reading. */
+		controls?: Snippet;
+		/** More under "Why". */
+		more?: string;
+	}
+	let {
+		desk,
+		step,
+		label,
+		doneText,
+		fault,
+		ondone,
+		ongiveup,
+		head,
+		instrument,
+		controls,
+		more = ''
+	}: Props = $props();
+
+	const caution = $derived(cautionOf(desk.method!, step));
+
+	function key(event: KeyboardEvent): void {
+		const { target } = event;
+		const inField =
+			target instanceof HTMLInputElement ||
+			target instanceof HTMLSelectElement ||
+			target instanceof HTMLTextAreaElement;
+		const onButton = target instanceof HTMLElement && target.closest('button, a, summary') !== null;
+		if (event.key === 'Enter' && !inField && !onButton) {
+			event.preventDefault();
+			ondone();
+		}
+	}
+</script>
+
+<svelte:window onkeydown={key} />
+
+<div class="page read max-w-[78rem]! pt-4! lg:pt-6!">
+	<div class="head">
+		<p class="label figures">{label}</p>
+		<h1 class="mt-2 text-2xl leading-tight text-balance md:text-5xl">{step.say}</h1>
+		<p class="mt-3 hidden max-w-[38rem] text-lg text-muted sm:block">{step.detail}</p>
+		{@render head?.()}
+	</div>
+	<div class="hand">
+		<div class="done flex flex-wrap gap-3">
+			<Button kind="primary" size="large" class="grow sm:grow-0" onclick={ondone}>{doneText}</Button>
+		</div>
+		{#if fault}<p role="alert" class="mt-3 font-semibold text-warn">{faultText(fault)}</p>{/if}
+		{@render controls?.()}
+		{#if caution}<p class="small mt-4 max-w-[38rem] border-l-4 border-line-strong pl-3">{caution}</p>{/if}
+		<details class="mt-6 max-w-[38rem]">
+			<summary class="link inline-block min-h-10">Why</summary>
+			<p class="mt-1">{step.why}</p>
+			{#if more}<p class="mt-2">{more}</p>{/if}
+		</details>
+		<HelpTopics parameter={desk.method!.parameter} form={formOf(desk.method!)} />
+		<p class="small mt-2">
+			<Button kind="text" class="mr-4 min-h-10" onclick={() => desk.back()}>Back one step</Button>
+			<Button kind="text" class="min-h-10" onclick={ongiveup}>Give this test up</Button>
+		</p>
+	</div>
+	<div class="instrument">{@render instrument()}</div>
+</div>
+
+<style>
+	.read {
+		display: grid;
+		gap: 1rem 2.5rem;
+	}
+	/* On a phone the one thing to press stays under the thumb. */
+	.done {
+		position: fixed;
+		inset-inline: 0;
+		bottom: 0;
+		z-index: 5;
+		padding: 0.6rem 1rem;
+		background: var(--surface);
+		border-top: 1px solid var(--line);
+	}
+	.hand {
+		order: 3;
+		padding-bottom: 4rem;
+	}
+	@media (min-width: 64rem) {
+		.read {
+			grid-template-columns: minmax(0, 1fr) 30rem;
+			grid-template-rows: auto 1fr;
+		}
+		.instrument {
+			grid-column: 2;
+			grid-row: 1 / span 2;
+		}
+		.done {
+			position: static;
+			padding: 0.75rem 0;
+			border: 0;
+		}
+		.hand {
+			padding-bottom: 0;
+		}
+	}
+</style>

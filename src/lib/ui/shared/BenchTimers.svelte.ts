@@ -1,0 +1,99 @@
+import {
+	planOfOrder,
+	progressOf,
+	remainingProblem,
+	type Overdue,
+	type Plan,
+	type PlanProblem
+} from '$lib/core/bench';
+import { stepsFor } from '$lib/core/method';
+import { PARAMETERS } from '$lib/core/quantity';
+import type { Clock, Instant } from '$lib/core/time';
+import { underWay, type BenchSession } from './bench-session';
+
+/** A wait that runs, or has run out. */
+export interface RunningTimer {
+	readonly runId: string;
+	readonly label: string;
+	readonly leftMs: number;
+	readonly over: boolean;
+	readonly dueAt: Instant;
+}
+
+/** The page was not awake for so long: what came due meanwhile is told first. */
+const ASLEEP_MS = 20_000;
+
+/** What of a session depends on the time: its waits, what is left of it, and whether the page slept. */
+export class BenchTimers {
+	/** What came due while the page was not awake; shown first, until it was read. */
+	missed = $state.raw<{ readonly sleptMs: number; readonly overdue: readonly Overdue[] } | null>(null);
+	#now = $state(0);
+	#second = $state(0);
+	readonly #clock: Clock;
+	readonly #session: () => BenchSession | null;
+
+	constructor(clock: Clock, session: () => BenchSession | null) {
+		this.#clock = clock;
+		this.#session = session;
+	}
+
+	/** The time of the last tick. */
+	get now(): number {
+		return this.#now;
+	}
+
+	readonly all: readonly RunningTimer[] = $derived.by(() =>
+		(this.#session()?.tests ?? []).flatMap((test) => {
+			if (test.readAt !== null) return [];
+			const { timer } = progressOf(stepsFor(test.method, test.portion), test.log);
+			if (!timer) return [];
+			const leftMs = timer.dueAt - Math.max(this.#now, timer.startedAt);
+			const label = PARAMETERS[test.method.parameter].name;
+			return [{ runId: test.runId, label, leftMs, over: leftMs <= 0, dueAt: timer.dueAt }];
+		})
+	);
+	/** Of the test at hand. */
+	readonly atHand: RunningTimer | null = $derived.by(
+		() => this.all.find((t) => t.runId === this.#session()?.at) ?? null
+	);
+
+	/** What is left to do, by the second. */
+	readonly remaining: { readonly problem: PlanProblem; readonly overdue: readonly Overdue[] } | null =
+		$derived.by(() => {
+			const session = this.#session();
+			if (!session) return null;
+			const { wishes, changeoverS, vials, at, startedAt } = session;
+			const laying = {
+				wishes,
+				changeoverS,
+				at: startedAt === null ? null : at,
+				startedAt,
+				...(vials === null ? {} : { equipment: { vial: vials } })
+			};
+			return remainingProblem(underWay(session), laying, (this.#second * 1000) as Instant);
+		});
+	/** The planned order with times from now; null while there is none that fits. */
+	readonly plan: Plan | null = $derived.by(() => {
+		const session = this.#session();
+		return session && this.remaining ? planOfOrder(this.remaining.problem, session.order) : null;
+	});
+
+	/** Begins where the session was last seen. */
+	begin(): void {
+		this.#now = this.#session()?.seenAt ?? 0;
+		this.tick();
+	}
+	/** Lets the waits go on. Notices when it was not called for long. */
+	tick(): void {
+		const before = this.#now;
+		this.#now = this.#clock.now();
+		const second = Math.floor(this.#now / 1000);
+		if (second !== this.#second) this.#second = second;
+		const slept = this.#now - before;
+		const session = this.#session();
+		if (before > 0 && slept > ASLEEP_MS && session?.startedAt != null && !session.pausedAt) {
+			const overdue = this.remaining?.overdue ?? [];
+			if (overdue.length > 0) this.missed = { sleptMs: slept, overdue };
+		}
+	}
+}
