@@ -33,6 +33,7 @@ await main(async () => {
 				env: {
 					DATABASE_URL: database.url,
 					TEVRIK_CLOCK: clock,
+					TEVRIK_KIT: '1',
 					TEVRIK_SIGN_IN_AS: demo.personId,
 					TEVRIK_REQUESTS_PER_MINUTE: '1000000'
 				}
@@ -277,7 +278,10 @@ await main(async () => {
 							field.dispatchEvent(new Event('input', { bubbles: true }));
 						};
 						for (const [name, text] of fields) set(name, text);
-						const shown = Date.parse(`${document.querySelector('main [name=happenedAt]').value}Z`);
+						const [day, month, year, time] = document
+							.querySelector('main [name=happenedAt]')
+							.value.split(/[/ ]/);
+						const shown = Date.parse(`${year}-${month}-${day}T${time}Z`);
 						set('happenedAt', new Date(shown - ago * 3_600_000).toISOString().slice(0, 16));
 					},
 					[
@@ -291,10 +295,26 @@ await main(async () => {
 			}
 			await goto('/adjust/plan?goals=alkalinity');
 			await shot('danger');
-			await page.setViewport(PHONE);
-			await goto('/adjust/plan?goals=alkalinity');
-			await shot('danger-phone');
 		});
+		// All parts of the interface, in both themes and sizes, side by side.
+		const parts = [];
+		for (const [viewport, theme] of [DESK, PHONE].flatMap((v) => ['light', 'dark'].map((t) => [v, t]))) {
+			await visit({ ...viewport, height: 2900 }, theme, async ({ page }) => {
+				await page.goto(`${server.origin}/kit`, { waitUntil: 'networkidle0' });
+				await wait(500);
+				parts.push(await page.screenshot({ encoding: 'base64' }));
+			});
+		}
+		const sheet = await browser.newPage();
+		await sheet.setViewport({
+			width: 2 * DESK.width + 2 * PHONE.width + 60,
+			height: 2900,
+			deviceScaleFactor: 0.5
+		});
+		const pictures = parts.map((data) => `<img src="data:image/png;base64,${data}">`).join('');
+		await sheet.setContent(`<body style="margin:0;display:flex;gap:20px;background:#888">${pictures}</body>`);
+		await sheet.screenshot({ path: join(OUT, 'kit.png') });
+		console.log('docs/screenshots/kit.png');
 	} finally {
 		await browser?.close();
 		await server?.stop();

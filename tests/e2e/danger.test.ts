@@ -17,7 +17,9 @@ async function enter(me: Person, value: string, hoursAgo: number): Promise<void>
 		'main [name=happenedAt]',
 		(field, ago) => {
 			const input = field as HTMLInputElement;
-			input.value = new Date(Date.parse(`${input.value}Z`) - ago * 3_600_000).toISOString().slice(0, 16);
+			const [, day, month, year, time] = /^(\d+)\/(\d+)\/(\d+) (\S+)$/.exec(input.value)!;
+			const shown = Date.parse(`${year}-${month}-${day}T${time}Z`);
+			input.value = new Date(shown - ago * 3_600_000).toISOString().slice(0, 16);
 			input.dispatchEvent(new Event('input', { bubbles: true }));
 		},
 		hoursAgo

@@ -95,12 +95,12 @@ describe('the stack of trends', () => {
 		await me.page.select('select[aria-label="First"]', 'alkalinity');
 		await me.page.select('select[aria-label="Second"]', 'calcium');
 		await me.sees('full line, scale at the left');
-		const others = await me.page.$$eval('.more div:has(> label) select option', (all) =>
+		const others = await me.page.$$eval('.more label + div select option', (all) =>
 			all.map((o) => ({ value: o.value, name: o.textContent ?? '' }))
 		);
 		const tray = others.find((o) => o.name.includes('Cuttings tray'));
 		expect(tray).toBeDefined();
-		await me.page.select('.more div:has(> label) select', tray!.value);
+		await me.page.select('.more label + div select', tray!.value);
 		await me.sees('broken line and small hollow marks: Cuttings tray');
 		const files = await me.page.evaluate(async () => {
 			const made: { name: string; size: number; text: string }[] = [];

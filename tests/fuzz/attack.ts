@@ -94,26 +94,29 @@ function placed(chance: Chance, { path }: Door, attacked: Attacked): string {
 const RAW =
 	/must NOT|must be (equal|object|array)|instancePath|undefined|\[object |“[a-z]+\w*\.(\d|[a-z])|A field of this form/;
 
-function nameless(door: Door, { status, text, type }: Answer): boolean {
+/** What is wrong with an answer to nonsense; null where it says in words what is wrong with what was sent. */
+function nameless(door: Door, { status, text, type }: Answer): string | null {
 	// To a script a form answers with 200 that it was refused.
 	const refused =
 		status >= 400 || (door.kind === 'form' && type.includes('json') && text.includes('"type":"failure"'));
-	if (!refused || status >= 500 || status === 404 || status === 405 || status === 401) return false;
+	if (!refused || status >= 500 || status === 404 || status === 405 || status === 401) return null;
 	if (door.kind === 'json' || door.kind === 'bytes') {
 		let body: { fault?: { code?: string; field?: string }; message?: string } = {};
 		try {
 			body = JSON.parse(text) as typeof body;
 		} catch {
-			return !text.trim();
+			return text.trim() ? null : 'nothing';
 		}
-		return !(body.message || (body.fault?.code && (body.fault.field || body.fault.code !== 'invalid-field')));
+		const named =
+			body.message || (body.fault?.code && (body.fault.field || body.fault.code !== 'invalid-field'));
+		return named ? null : text;
 	}
 	const words = type.includes('json')
 		? wordsOfAction(text)
 		: type.includes('html')
 			? wordsOfPage(text, status)
 			: text;
-	return words.trim().length < 8 || RAW.test(words);
+	return words.trim().length < 8 || RAW.test(words) ? `“${words.trim()}”` : null;
 }
 
 /** What a page says of a form that was refused, where it stands; of an error page its heading. */
@@ -246,15 +249,16 @@ async function tryDoor(chance: Chance, door: Door, attacked: Attacked): Promise<
 		headers,
 		...(body === undefined ? {} : { body })
 	});
-	const told = (what: Finding['what']): Finding => ({
+	const told = (what: Finding['what'], said = answer.text): Finding => ({
 		what,
 		door: door.name,
 		sent: `${door.method} ${address} ${String(body ?? '').slice(0, 1500)}`,
-		answer: `${answer.status} ${answer.text.slice(0, 300)}`
+		answer: `${answer.status} ${said.slice(0, 300)}`
 	});
 	const inside = door.kind === 'form' && /^\{"type":"error","status":5/.test(answer.text);
 	if (answer.status >= 500 || inside) return told('failed');
-	return nameless(door, answer) ? told('nameless') : null;
+	const said = nameless(door, answer);
+	return said === null ? null : told('nameless', said);
 }
 
 export interface AttackResult {

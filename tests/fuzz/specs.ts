@@ -66,9 +66,14 @@ export const SPECS: Readonly<Record<string, Spec>> = {
 	'GET /api/waters/[water]/bench': ask(),
 	'GET /api/waters/[water]/trends': ask({ span: ['week', 'all'] }),
 	'GET /calendar/[token]': ask(),
+	'GET /kit': ask(),
 	'GET /offline': ask(),
 	'GET /waters/[water]/adjust': ask(),
-	'GET /waters/[water]/adjust/batches': ask({ litres: numbers, salinity: ['35', '30'] }),
+	'GET /waters/[water]/adjust/batches': ask({
+		litres: numbers,
+		'litres.unit': ['us-gallon'],
+		salinity: ['35', '30']
+	}),
 	'GET /waters/[water]/adjust/blend': ask({
 		tapKh: numbers,
 		kh: numbers,
@@ -227,7 +232,16 @@ export const SPECS: Readonly<Record<string, Spec>> = {
 		}
 	},
 	'POST /api/waters/[water]/test-runs': { kind: 'json', command: run },
-	'POST /preferences': form(undefined, { back: '/help', alkalinity: 'meq-per-l', theme: 'dark' }),
+	'POST /preferences': form(undefined, {
+		back: '/help',
+		alkalinity: 'meq-per-l',
+		theme: 'dark',
+		dates: 'month',
+		clock: '12',
+		decimals: 'comma',
+		volumes: 'us-gallons',
+		temperature: 'fahrenheit'
+	}),
 	'POST /waters/[water]/adjust/change?/start': form(['?litres=54&count=2&everyDays=7', '?litres=20']),
 	'POST /waters/[water]/adjust/limits': form(),
 	'POST /waters/[water]/adjust/plan?/start': form([

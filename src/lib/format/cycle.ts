@@ -33,8 +33,7 @@ export function trackSentence(
 	if (!track) return `${name} was not tested yet.`;
 	const { peak, falling, firstZeroAt, clearDays, cameBack, inDoubt } = track;
 	if (!peak) return `${name} was not found in any test so far.`;
-	const height =
-		peak.upper === Infinity ? `above ${mg(peak.lower)}` : `${mg(peak.lower)} to ${mg(peak.upper)}`;
+	const height = peak.upper === null ? `above ${mg(peak.lower)}` : `${mg(peak.lower)} to ${mg(peak.upper)}`;
 	const said = [`${name} peaked on ${shortDay(peak.at, timeZone, now)} at ${height} mg/L`];
 	if (firstZeroAt === null) said.push(falling ? 'and falls' : 'and has not fallen for certain yet');
 	else said.push(`first zero on ${shortDay(firstZeroAt, timeZone, now)}`);

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { fromJson, toJson } from '$lib/contract/json';
 import type { MatterToday, ParameterToday } from '$lib/contract/today';
 import {
 	againstBand,
@@ -89,7 +90,7 @@ describe('the cycle in words', () => {
 		parameter: 'ammonia' | 'nitrite',
 		day: number,
 		lower: number,
-		upper: number
+		upper: number | null
 	): CycleReading => ({
 		at: addDays(start, day),
 		parameter,
@@ -120,8 +121,11 @@ describe('the cycle in words', () => {
 			/less than 0\.1 mg\/L of ammonia and less than 0\.1 mg\/L of nitrite/
 		);
 		expect(trackSentence(null, ZONE, now, 'ammonia')).toBe('Ammonia was not tested yet.');
-		const open = followCycle([reading('nitrite', 1, 6, Infinity)], start, now, ZONE);
-		expect(trackSentence(open.nitrite, ZONE, now, 'nitrite')).toMatch(/above 6 mg\/L; and has not fallen/);
+		// Above the highest colour, and as it comes to the page.
+		const open = followCycle([reading('nitrite', 1, 6, null)], start, now, ZONE);
+		const sent = fromJson(toJson(open));
+		expect(sent).toEqual(open);
+		expect(trackSentence(sent.nitrite, ZONE, now, 'nitrite')).toMatch(/above 6 mg\/L; and has not fallen/);
 	});
 	it('tells since when it is done, and what comes next', () => {
 		const done = followCycle(

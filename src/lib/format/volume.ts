@@ -19,9 +19,12 @@ const converted = (litres: number, digits: number): number => {
 /** Litres in the reader's unit, to three digits where they had to be converted. */
 export const inReadersVolume = (litres: number): number => converted(litres, 3);
 
+/** What was typed in another unit has digits that nobody poured. */
+const poured = (litres: number) => (litres < 0.1 ? litres : Math.round(litres * 100) / 100);
+
 /** "560 L", "148 US gal" */
 export function litresWords(litres: number): string {
-	return `${plain(inReadersVolume(litres))} ${volumeSymbol()}`;
+	return `${plain(inReadersVolume(poured(litres)))} ${volumeSymbol()}`;
 }
 
 /** Litres that stand in a field, in the reader's unit, as they were typed: what is no number stays what it is. */

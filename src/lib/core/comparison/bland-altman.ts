@@ -14,7 +14,8 @@ export interface BlandAltman {
 	readonly high: LimitOfAgreement;
 	/** Change of the difference with the level, and its standard uncertainty: proportional difference. */
 	readonly slope: number;
-	readonly uSlope: number;
+	/** Null where nothing is known of it. */
+	readonly uSlope: number | null;
 }
 
 export interface LimitOfAgreement {
@@ -66,6 +67,6 @@ export function blandAltman(x: readonly number[], y: readonly number[]): BlandAl
 		high: limit(bias + LIMITS * sd),
 		slope,
 		// Where every pair stands at one level, nothing is known of how the difference changes with it.
-		uSlope: spread > 0 ? Math.sqrt(residual / (n - 2) / spread) : Infinity
+		uSlope: spread > 0 ? Math.sqrt(residual / (n - 2) / spread) : null
 	};
 }

@@ -17,7 +17,7 @@ export function cycleReadingOf(at: Instant, result: TestResult, method: Method):
 	const { parameter } = result;
 	if (parameter !== 'ammonia' && parameter !== 'nitrite') return null;
 	const { lower, upper } = boundsOf(result);
-	const reading = { at, parameter, lower, upper: upper ?? Infinity };
+	const reading = { at, parameter, lower, upper };
 	if (method.kind !== 'colour-card' && method.kind !== 'comparator') {
 		return { ...reading, clearUpTo: CLEAR_WITHOUT_COLOURS, seesFrom: CLEAR_WITHOUT_COLOURS };
 	}

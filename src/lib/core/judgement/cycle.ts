@@ -20,8 +20,8 @@ export interface CycleReading {
 	readonly at: Instant;
 	readonly parameter: 'ammonia' | 'nitrite';
 	readonly lower: number;
-	/** Infinity for "more than". */
-	readonly upper: number;
+	/** Null for "more than": such a reading is kept and sent, and JSON has no infinity. */
+	readonly upper: number | null;
 	/** What the kit tells on its lowest colour: up to here it shows none. */
 	readonly clearUpTo: number;
 	/** The first colour that it tells from none: less than this it may not see. */
@@ -32,7 +32,7 @@ export interface CycleReading {
 export interface CycleTrack {
 	readonly parameter: 'ammonia' | 'nitrite';
 	/** The highest reading, where it was above what the kit shows as none. */
-	readonly peak: { readonly at: Instant; readonly lower: number; readonly upper: number } | null;
+	readonly peak: { readonly at: Instant; readonly lower: number; readonly upper: number | null } | null;
 	/** A later reading is lower for certain than the highest since it was found, or found again. */
 	readonly falling: boolean;
 	/** The first clear reading after the peak; provisional until the next days confirm it. */
@@ -85,14 +85,14 @@ const TRACES_APART_DAYS = CONVENTIONS.cycleTraces.value;
 /** A kit's own tolerance widens what its lowest colour tells by a little; a tint between two colours by much more. */
 const TOLERANCE = 1.2;
 
-const isClear = (r: CycleReading) => atMost(r.upper, TOLERANCE * r.clearUpTo);
+const isClear = (r: CycleReading) => r.upper !== null && atMost(r.upper, TOLERANCE * r.clearUpTo);
 /** A tint between none and the first colour is neither: it makes no clear day, and takes none away. */
 const isFound = (r: CycleReading) => r.lower > r.clearUpTo / 2;
 /** About the first colour: a slip of the eye makes one too. */
-const isTrace = (r: CycleReading) => r.upper <= 2 * r.seesFrom;
+const isTrace = (r: CycleReading) => r.upper !== null && r.upper <= 2 * r.seesFrom;
 
-const middleOf = (r: { readonly lower: number; readonly upper: number }) =>
-	r.upper === Infinity ? 2 * r.lower : (r.lower + r.upper) / 2;
+const middleOf = ({ lower, upper }: { readonly lower: number; readonly upper: number | null }) =>
+	upper === null ? 2 * lower : (lower + upper) / 2;
 
 class Track {
 	readonly #timeZone: string;
@@ -149,7 +149,11 @@ class Track {
 		if (this.#wave === null || middleOf(reading) > middleOf(this.#wave)) {
 			this.#wave = reading;
 			this.falling = false;
-		} else if (reading.upper <= this.#wave.lower && reading.lower < this.#wave.lower) {
+		} else if (
+			reading.upper !== null &&
+			reading.upper <= this.#wave.lower &&
+			reading.lower < this.#wave.lower
+		) {
 			this.falling = true;
 		}
 		if (this.peak === null || middleOf(reading) > middleOf(this.peak)) {

@@ -205,7 +205,7 @@
 						</li>
 					</ul>
 				{/if}
-				{#if paired.limits && !paired.verdict.tooFew && Math.abs(paired.limits.slope) > 2 * paired.limits.uSlope}
+				{#if paired.limits && !paired.verdict.tooFew && paired.limits.uSlope !== null && Math.abs(paired.limits.slope) > 2 * paired.limits.uSlope}
 					<p class="small mt-2 border-t py-2">
 						The difference changes with the level: the higher it is, the {paired.limits.slope > 0
 							? 'more'

@@ -73,11 +73,17 @@
 	/** The row that the keyboard is on. */
 	let at = $state(0);
 
+	const MOST_FRAMES = 60;
 	async function go(index: number): Promise<void> {
 		at = Math.max(0, Math.min(table.rows.length - 1, index));
 		view.scrollTo(at);
-		await tick();
-		body?.querySelector<HTMLElement>(`tr[data-index="${at}"]`)?.focus();
+		// A row that was out of sight is drawn once the window has moved.
+		for (let frames = 0; frames < MOST_FRAMES; frames++) {
+			await tick();
+			const row = body?.querySelector<HTMLElement>(`tr[data-index="${at}"]`);
+			if (row) return row.focus();
+			await new Promise((drawn) => requestAnimationFrame(drawn));
+		}
 	}
 	function keys(event: KeyboardEvent): void {
 		const row = (event.target as HTMLElement).closest<HTMLElement>('tr[data-index]');

@@ -2,6 +2,7 @@
 	import Modal from 'flowbite-svelte/Modal.svelte';
 	import type { Snippet } from 'svelte';
 	import Button from './Button.svelte';
+	import { focusBack } from './focus-back';
 
 	interface Props {
 		/** What is asked or told. */
@@ -18,7 +19,7 @@
 </script>
 
 <Modal bind:open dismissable={false} aria-labelledby={id} transitionParams={{ duration: 0 }}>
-	<h2 {id} class="text-xl">{title}</h2>
+	<h2 {id} {@attach focusBack} class="text-xl">{title}</h2>
 	<div class="mt-2">{@render children()}</div>
 	<div class="mt-6 flex flex-wrap gap-3">
 		{@render actions?.()}

@@ -2,6 +2,7 @@
 	import FlowbiteDrawer from 'flowbite-svelte/Drawer.svelte';
 	import type { Snippet } from 'svelte';
 	import Button from './Button.svelte';
+	import { focusBack } from './focus-back';
 
 	interface Props {
 		title: string;
@@ -20,7 +21,7 @@
 	aria-labelledby={id}
 	transitionParams={{ duration: 0 }}
 >
-	<h2 {id} class="text-xl">{title}</h2>
+	<h2 {id} {@attach focusBack} class="text-xl">{title}</h2>
 	<div class="mt-3">{@render children()}</div>
 	<div class="mt-6"><Button onclick={() => (open = false)}>{close}</Button></div>
 </FlowbiteDrawer>

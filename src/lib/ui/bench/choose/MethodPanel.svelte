@@ -1,16 +1,3 @@
-<script module lang="ts">
-	/** What another view asks the bench for; null where it asks for nothing. */
-	export interface BenchAsked {
-		readonly method: string | null;
-		readonly kit: string | null;
-		readonly standard: string | null;
-		/** What has happened, and tests to begin with, by their methods, so many times each. */
-		readonly what?: string | null;
-		readonly tests?: readonly string[];
-		readonly times?: number;
-	}
-</script>
-
 <script lang="ts">
 	import { untrack } from 'svelte';
 	import type { BenchAnswer, BenchKit, BenchOffer } from '$lib/contract/bench';
@@ -41,6 +28,7 @@
 	import Field from '$lib/ui/kit/Field.svelte';
 	import Radio from '$lib/ui/kit/Radio.svelte';
 	import { thinned, type StartChoice } from '../make-draft';
+	import type { BenchAsked } from './asked';
 	import { resolutionOf, typicalUncertainty } from '../read/measure';
 
 	interface Props {
