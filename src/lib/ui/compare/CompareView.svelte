@@ -1,23 +1,16 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
 	import { COMPARED_BY, type ComparedBy, type ComparisonAnswer } from '$lib/contract/comparison';
-	import { PARAMETERS, UNITS, type ParameterId, type UnitId } from '$lib/core/quantity';
+	import { PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
 	import type { Instant } from '$lib/core/time';
-	import {
-		comparisonSentence,
-		confoundSentence,
-		differenceWords,
-		errorSentence,
-		likelierSentence,
-		NEXT_WORDS
-	} from '$lib/format/comparison';
+	import { comparisonSentence } from '$lib/format/comparison';
 	import { shortDay } from '$lib/format/date';
-	import { inUnit } from '$lib/format/quantity';
-	import { referenceSentence } from '$lib/format/reasons';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Choice from '$lib/ui/kit/Choice.svelte';
-	import Table from '$lib/ui/kit/Table.svelte';
 	import BiasChart from './BiasChart.svelte';
+	import ComparedWaters from './ComparedWaters.svelte';
+	import PairsTable from './PairsTable.svelte';
+	import WhatNext from './WhatNext.svelte';
 
 	interface Props {
 		water: { readonly id: string };
@@ -47,11 +40,6 @@
 			? [comparison.first, comparison.second].filter((id) => id !== null && !isLaboratory(id))
 			: []
 	);
-	const value = (reading: { value: number; uRandom: number; uCommon: number }) => {
-		const m = inUnit(parameter, reading.value, Math.hypot(reading.uRandom, reading.uCommon), unit);
-		return `${m.value} ± ${m.plusMinus}`;
-	};
-
 	function pick(event: Event & { currentTarget: HTMLFormElement }): void {
 		const form = new FormData(event.currentTarget);
 		const query = [...form]
@@ -108,33 +96,7 @@
 		</p>
 		<p class="mt-4"><Button href="{base}/laboratory">Laboratory: send or bring in</Button></p>
 	{:else if comparison.by === 'water' && comparison.waters}
-		<section aria-labelledby="verdict" class="mt-8">
-			<h2 id="verdict" class="text-2xl">{names.first} and {names.second}</h2>
-			{#if comparison.waters.rows.length === 0}
-				<p class="mt-2">No kit has read both. Read them with the same one: its own error then falls out.</p>
-			{:else}
-				<ul class="mt-3">
-					{#each comparison.waters.rows as row (row.kit)}
-						<li class="border-t py-3">
-							<p class="small text-muted">
-								By {row.kit}: {value(row.first)} and {value(row.second)}
-								{UNITS[unit].symbol}
-							</p>
-							<p class="figures text-lg">
-								{comparisonSentence(parameter, row, names, unit)}
-							</p>
-						</li>
-					{/each}
-				</ul>
-			{/if}
-			{#each [['first', names.first], ['second', names.second]] as const as [side, name] (side)}
-				{@const sea = comparison.waters.sea[side]}
-				{#if sea}<p class="figures border-t py-3">
-						<strong>{name}.</strong>
-						{referenceSentence(parameter, sea, unit)}
-					</p>{/if}
-			{/each}
-		</section>
+		<ComparedWaters waters={comparison.waters} {parameter} {names} {unit} />
 	{:else if paired}
 		<div class="mt-8 grid gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,1fr)_24rem]">
 			<section aria-labelledby="verdict" class="min-w-0">
@@ -166,91 +128,9 @@
 				{/if}
 				<div class="mt-4"><BiasChart {parameter} {paired} {names} {unit} /></div>
 			</section>
-			<section aria-labelledby="next" class="min-w-0">
-				<div class="border-2 border-ink p-5">
-					<h2 id="next" class="text-xl">What to do next</h2>
-					{#if comparison.next}<p class="mt-1 text-lg">{NEXT_WORDS[comparison.next]}</p>{/if}
-					{#if testable.length > 0}
-						<p class="mt-4">
-							<Button
-								kind={comparison.next === 'go-on' ? 'secondary' : 'primary'}
-								size="large"
-								class="w-full"
-								href="{base}/bench?tests={testable.join(',')}&times=2">Test both on one sample</Button
-							>
-						</p>
-					{/if}
-					<p class="mt-3 flex flex-wrap gap-x-6">
-						<a class="link flex min-h-10 items-center" href="{base}/shelf">Check on a standard</a>
-						<a class="link flex min-h-10 items-center" href="{base}/laboratory">Laboratory</a>
-					</p>
-				</div>
-				{#if comparison.confounds.length > 0 && comparison.by !== 'water'}
-					<p class="mt-4 border-l-4 border-warn pl-3">
-						{confoundSentence(comparison.confounds, comparison.by)}
-					</p>
-				{/if}
-				{#if comparison.likelier}
-					<p class="mt-4 font-semibold">
-						{comparison.asRead ? 'As first read: ' : ''}{likelierSentence(comparison.likelier, names)}
-					</p>
-				{/if}
-				{#if comparison.errors}
-					<ul class="small figures mt-2">
-						<li class="border-t py-2">
-							{errorSentence(parameter, comparison.errors.first, names.first, unit, timeZone, now)}
-						</li>
-						<li class="border-t py-2">
-							{errorSentence(parameter, comparison.errors.second, names.second, unit, timeZone, now)}
-						</li>
-					</ul>
-				{/if}
-				{#if paired.limits && !paired.verdict.tooFew && paired.limits.uSlope !== null && Math.abs(paired.limits.slope) > 2 * paired.limits.uSlope}
-					<p class="small mt-2 border-t py-2">
-						The difference changes with the level: the higher it is, the {paired.limits.slope > 0
-							? 'more'
-							: 'less'}
-						{names.first} reads beside {names.second}.
-					</p>
-				{/if}
-			</section>
+			<WhatNext {comparison} {paired} {testable} {base} {parameter} {names} {unit} {timeZone} {now} />
 		</div>
-		<details class="mt-6 border-t">
-			<summary class="link inline-block min-h-11 py-3">The pairs, one by one</summary>
-			<Table wide="Pairs">
-				<thead>
-					<tr class="small border-b text-left text-muted">
-						<th class="py-2 pr-4 font-normal">Drawn</th>
-						<th class="py-2 pr-4 text-right font-normal">{names.first}</th>
-						<th class="py-2 pr-4 text-right font-normal">{names.second}</th>
-						<th class="py-2 pr-4 text-right font-normal">difference</th>
-						<th class="py-2 font-normal">read by</th>
-					</tr>
-				</thead>
-				<tbody>
-					{#each [...paired.pairs].reverse() as pair, i (i)}
-						<tr class="border-b">
-							<td class="py-1.5 pr-4 whitespace-nowrap">{shortDay(pair.first.at, timeZone, now)}</td>
-							<td class="py-1.5 pr-4 text-right whitespace-nowrap">{value(pair.first)}</td>
-							<td class="py-1.5 pr-4 text-right whitespace-nowrap">{value(pair.second)}</td>
-							<td class="py-1.5 pr-4 text-right"
-								>{differenceWords(
-									parameter,
-									pair.first.value - pair.second.value,
-									Math.hypot(pair.first.uRandom, pair.second.uRandom),
-									unit
-								)}</td
-							>
-							<td class="small py-1.5 text-muted"
-								>{pair.first.reader === pair.second.reader
-									? pair.first.reader
-									: `${pair.first.reader}, ${pair.second.reader}`}</td
-							>
-						</tr>
-					{/each}
-				</tbody>
-			</Table>
-		</details>
+		<PairsTable pairs={paired.pairs} {parameter} {names} {unit} {timeZone} {now} />
 	{:else}
 		<p class="mt-8 border-y py-6 text-lg">
 			{names.first} and {names.second} were never read on the same water at the same time.
