@@ -1,15 +1,7 @@
 <script lang="ts">
 	import { enhance } from '$app/forms';
-	import { NEW_WATER_U, type EventDetails, type EventKind } from '$lib/contract/event';
-	import {
-		convert,
-		convertSpan,
-		PARAMETER_IDS,
-		PARAMETERS,
-		UNITS,
-		type ParameterId,
-		type UnitId
-	} from '$lib/core/quantity';
+	import type { EventDetails, EventKind } from '$lib/contract/event';
+	import { convert, PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
 	import { civilDate, type Instant } from '$lib/core/time';
 	import { localField } from '$lib/format/date';
 	import { EVENT_NAMES } from '$lib/format/event';
@@ -22,8 +14,10 @@
 	import Field from '$lib/ui/kit/Field.svelte';
 	import Hidden from '$lib/ui/kit/Hidden.svelte';
 	import LitresField from '$lib/ui/kit/LitresField.svelte';
+	import Tabs from '$lib/ui/kit/Tabs.svelte';
 	import Fault from '$lib/ui/shared/Fault.svelte';
 	import { sending } from '$lib/ui/shared/sending';
+	import ValueFields from './ValueFields.svelte';
 
 	interface Props {
 		id: string;
@@ -86,24 +80,6 @@
 		refused && !/^(details\.|happenedAt|note|volumeL)/.test(refused.field) ? refused.text : null
 	);
 
-	/** What most supplements and most new water are about; the others are a press away. */
-	const MAIN: readonly ParameterId[] = ['alkalinity', 'calcium'];
-	const rest = $derived(
-		PARAMETER_IDS.filter(
-			(p) =>
-				!MAIN.includes(p) &&
-				(section === 'water-change' ? p !== 'ph' && p !== 'temperature' : PARAMETERS[p].dosed)
-		)
-	);
-	const filledIn = (parameter: ParameterId, prefix: string) =>
-		(section === 'water-change' ? (before(`${prefix}.${parameter}`) ?? '') : strengthOf(parameter)) !== '';
-	/** How well a typed value of new water is taken to be known. */
-	const takenAs = (parameter: ParameterId) => {
-		const { canonicalUnit } = PARAMETERS[parameter];
-		const half = convertSpan(2 * NEW_WATER_U[parameter], canonicalUnit, units[parameter]);
-		return `taken as ± ${plain(Number(half.toPrecision(2)))}`;
-	};
-
 	let supplement = $derived(before('details.supplement') ?? first?.supplement ?? '');
 	function strengthOf(parameter: ParameterId): string {
 		const entered = before(`details.strength.${parameter}`);
@@ -123,40 +99,22 @@
 	}
 </script>
 
-{#snippet value(parameter: ParameterId, prefix: string)}
-	<Field
-		name="{prefix}.{parameter}"
-		label={PARAMETERS[parameter].name}
-		unit={UNITS[units[parameter]].symbol}
-		inputmode="decimal"
-		help={section === 'water-change' ? takenAs(parameter) : ''}
-		value={section === 'water-change' ? (before(`${prefix}.${parameter}`) ?? '') : strengthOf(parameter)}
-	/>
-{/snippet}
-
 <main class="page max-w-[44rem]!">
 	<h1 class="text-3xl">Enter something</h1>
-	<nav aria-label="What" class="mt-4 flex flex-wrap border-b">
-		{#each SECTIONS as { kind: choice, name } (choice)}
-			<a
-				href="?kind={choice}"
-				aria-current={choice === section ? 'true' : undefined}
-				class="-mb-px flex min-h-11 items-center border-b-2 px-3 {choice === section
-					? 'border-ink font-semibold'
-					: 'border-transparent text-muted hover:text-ink'}">{name}</a
-			>
-		{/each}
-		<a
-			href="/waters/{waterId}/log/result"
-			class="-mb-px flex min-h-11 items-center border-b-2 border-transparent px-3 text-muted hover:text-ink"
-			>Result from elsewhere</a
-		>
-		<a
-			href="/waters/{waterId}/laboratory"
-			class="-mb-px flex min-h-11 items-center border-b-2 border-transparent px-3 text-muted hover:text-ink"
-			>Laboratory</a
-		>
-	</nav>
+	<div class="mt-4">
+		<Tabs
+			label="What"
+			items={[
+				...SECTIONS.map(({ kind: choice, name }) => ({
+					href: `?kind=${choice}`,
+					name,
+					current: choice === section
+				})),
+				{ href: `/waters/${waterId}/log/result`, name: 'Result from elsewhere' },
+				{ href: `/waters/${waterId}/laboratory`, name: 'Laboratory' }
+			]}
+		/>
+	</div>
 
 	<form method="post" use:enhance={sending} class="mt-6 space-y-5">
 		<Hidden name="id" value={before('id') ?? id} />
@@ -251,32 +209,15 @@
 				/>
 			</div>
 		{/if}
-		{#if section === 'dose' || section === 'recurring-dose' || section === 'water-change'}
-			{@const prefix = section === 'water-change' ? 'details.newWater' : 'details.strength'}
-			<fieldset>
-				<legend class="font-semibold">
-					{section === 'water-change'
-						? 'What the new water held, where it was tested'
-						: '1 mL raises 100 L by, as the label says'}
-				</legend>
-				<div class="mt-2 grid gap-4 sm:grid-cols-2">
-					{#each MAIN as parameter (parameter)}{@render value(parameter, prefix)}{/each}
-				</div>
-				<details class="mt-3" open={rest.some((p) => filledIn(p, prefix))}>
-					<summary class="link inline-block min-h-10"
-						>{rest.map((p) => PARAMETERS[p].name.toLowerCase()).join(', ')}</summary
-					>
-					<div class="mt-2 grid gap-4 sm:grid-cols-2">
-						{#each rest as parameter (parameter)}{@render value(parameter, prefix)}{/each}
-					</div>
-				</details>
-				{#if fault(prefix)}<p class="small mt-1 font-semibold text-warn">{fault(prefix)}</p>{/if}
-				<p class="small mt-2 text-muted">
-					{section === 'water-change'
-						? 'Leave open what was not tested: then the estimate knows that something unknown came in, and widens.'
-						: 'Leave open what it does not raise. With nothing filled in, the estimate knows that something unknown went in, and widens.'}
-				</p>
-			</fieldset>
+		{#if section === 'dose' || section === 'recurring-dose'}
+			<ValueFields of="strength" shown={strengthOf} {units} fault={fault('details.strength')} />
+		{:else if section === 'water-change'}
+			<ValueFields
+				of="new-water"
+				shown={(parameter) => before(`details.newWater.${parameter}`) ?? ''}
+				{units}
+				fault={fault('details.newWater')}
+			/>
 		{/if}
 
 		<DateField
