@@ -184,7 +184,7 @@ describe('every view', () => {
 			return bytes / 1000;
 		};
 		// With the desk, whose timers and plan run on whatever view one looks at, and the dangers, told on every view.
-		expect(await weigh('/today')).toBeLessThan(167);
+		expect(await weigh('/today')).toBeLessThan(135);
 		expect(await weigh('/trends')).toBeLessThan(260);
 	});
 });

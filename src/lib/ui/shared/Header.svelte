@@ -6,7 +6,6 @@
 	import Hidden from '$lib/ui/kit/Hidden.svelte';
 	import Menu from '$lib/ui/kit/Menu.svelte';
 	import { benchDeskOf, outboxOf } from './context';
-	import RegionFields from './RegionFields.svelte';
 	import Timers from './Timers.svelte';
 
 	interface Props {
@@ -107,7 +106,9 @@
 				<li class="px-4 py-2 text-ink">
 					<form method="post" action="/preferences" class="grid w-60 max-w-full gap-3">
 						<Hidden name="back" value={path} />
-						<RegionFields {preferences} />
+						{#await import('./RegionFields.svelte') then { default: RegionFields }}
+							<RegionFields {preferences} />
+						{/await}
 						<Button type="submit" class="mt-1">Keep these</Button>
 					</form>
 				</li>

@@ -5,7 +5,8 @@ import { compile, type Compiled } from './compile.ts';
 import { buildOrder, oneAfterTheOther, preparedFirst } from './construct.ts';
 import { searchExactly } from './exact.ts';
 import { admitsOrder } from './frontier.ts';
-import type { Placed, Plan, PlanProblem } from './problem.ts';
+import { placedOf } from './placed.ts';
+import type { Plan, PlanProblem } from './problem.ts';
 import { compareScores, hopsOf, slackOf } from './score.ts';
 import { Timing } from './timing.ts';
 
@@ -162,14 +163,4 @@ function urgentFirst(c: Compiled): number[] {
 		.map((_, t) => t)
 		.filter((t) => c.pieces[t]!.length > 0)
 		.sort((a, b) => dueOf(a) - dueOf(b) || (a === c.at ? -1 : 0) - (b === c.at ? -1 : 0));
-}
-
-export function placedOf(c: Compiled, timing: Timing): Placed[] {
-	return timing.order.map((piece) => ({
-		test: c.problem.tests[c.testOf[piece]!]!.id,
-		step: c.stepOf[piece]!,
-		piece: c.pieceOf[piece]!,
-		startS: timing.start[piece]!,
-		endS: timing.endOf(piece)
-	}));
 }

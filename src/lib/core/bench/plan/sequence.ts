@@ -2,7 +2,7 @@ import { lowerBoundS } from './bound.ts';
 import { compile, type Compiled } from './compile.ts';
 import { oneAfterTheOther, preparedFirst } from './construct.ts';
 import { admitsOrder } from './frontier.ts';
-import { placedOf } from './lay-out.ts';
+import { placedOf } from './placed.ts';
 import type { Placed, Plan, PlanProblem } from './problem.ts';
 import { hopsOf, slackOf } from './score.ts';
 import { Timing } from './timing.ts';
