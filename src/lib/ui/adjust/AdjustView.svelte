@@ -16,6 +16,7 @@
 	import { CAUSES, NEGLECTED } from '$lib/format/husbandry';
 	import { shortDay } from '$lib/format/date';
 	import Button from '$lib/ui/kit/Button.svelte';
+	import Disclosure from '$lib/ui/kit/Disclosure.svelte';
 
 	interface Props {
 		water: { readonly id: string; readonly name: string; readonly kind: string };
@@ -150,14 +151,13 @@
 									</p>
 								{/each}
 								{#if seen.husbandry}
-									<details class="mt-1">
-										<summary class="link small inline-block min-h-8 py-1">What may lie behind it</summary>
+									<Disclosure class="mt-1" title="What may lie behind it" look="link small min-h-8 py-1">
 										<ul class="small mt-1 list-disc pl-5">
 											{#each HUSBANDRY[seen.husbandry].causes as cause (cause)}<li>
 													{CAUSES[cause]}
 												</li>{/each}
 										</ul>
-									</details>
+									</Disclosure>
 								{/if}
 							</div>
 							<div class="self-start">

@@ -3,6 +3,7 @@
 	import { PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
 	import { symbolAfter } from '$lib/format/quantity';
 	import Choice from '$lib/ui/kit/Choice.svelte';
+	import Disclosure from '$lib/ui/kit/Disclosure.svelte';
 	import Field from '$lib/ui/kit/Field.svelte';
 	import LitresField from '$lib/ui/kit/LitresField.svelte';
 
@@ -46,8 +47,7 @@
 		/>
 	{/each}
 </fieldset>
-<details class="sm:col-span-2">
-	<summary class="link min-h-11 py-2">By a trial dose instead</summary>
+<Disclosure class="sm:col-span-2" title="By a trial dose instead" look="link min-h-11 py-2">
 	<div class="mt-2 grid gap-4 sm:grid-cols-3">
 		<Choice
 			name="trial.parameter"
@@ -67,7 +67,7 @@
 			fault={faultOf('trial')}
 		/>
 	</div>
-</details>
+</Disclosure>
 <Choice
 	name="form"
 	label="It brings alkalinity as"

@@ -6,6 +6,7 @@
 	import { stepAside, stepWords } from '$lib/format/adjust';
 	import { shortDay } from '$lib/format/date';
 	import Button from '$lib/ui/kit/Button.svelte';
+	import Disclosure from '$lib/ui/kit/Disclosure.svelte';
 	import Field from '$lib/ui/kit/Field.svelte';
 	import Hidden from '$lib/ui/kit/Hidden.svelte';
 	import { sending } from '$lib/ui/shared/sending';
@@ -104,8 +105,7 @@
 									>
 								{/if}
 								{#if hasAmount(step)}
-									<details>
-										<summary class="link small min-h-11 py-3">Another amount</summary>
+									<Disclosure title="Another amount" look="link small min-h-11 py-3">
 										<Field
 											name="amount"
 											inputmode="decimal"
@@ -114,7 +114,7 @@
 											unit={unitOf(step)}
 											class="mt-1 w-44"
 										/>
-									</details>
+									</Disclosure>
 								{/if}
 							</form>
 						{/if}

@@ -4,6 +4,7 @@
 	import type { Instant } from '$lib/core/time';
 	import { differenceWords } from '$lib/format/comparison';
 	import { shortDay } from '$lib/format/date';
+	import Disclosure from '$lib/ui/kit/Disclosure.svelte';
 	import Table from '$lib/ui/kit/Table.svelte';
 	import { readWords, type Names } from './words';
 
@@ -19,8 +20,7 @@
 	const value = (reading: Parameters<typeof readWords>[1]) => readWords(parameter, reading, unit);
 </script>
 
-<details class="mt-6 border-t">
-	<summary class="link inline-block min-h-11 py-3">The pairs, one by one</summary>
+<Disclosure class="mt-6 border-t" title="The pairs, one by one" look="link min-h-11 py-3">
 	<Table wide="Pairs">
 		<thead>
 			<tr class="small border-b text-left text-muted">
@@ -54,4 +54,4 @@
 			{/each}
 		</tbody>
 	</Table>
-</details>
+</Disclosure>

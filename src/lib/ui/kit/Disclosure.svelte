@@ -6,7 +6,7 @@
 	interface Props extends Omit<HTMLDetailsAttributes, 'class' | 'children' | 'title' | 'open'> {
 		/** What opens it. */
 		title: string | Snippet;
-		open?: boolean;
+		open?: boolean | undefined;
 		class?: string;
 		/** Of what opens it. */
 		look?: string;

@@ -9,6 +9,7 @@
 		type UnitId
 	} from '$lib/core/quantity';
 	import { plain } from '$lib/format/number';
+	import Disclosure from '$lib/ui/kit/Disclosure.svelte';
 	import Field from '$lib/ui/kit/Field.svelte';
 
 	interface Props {
@@ -58,14 +59,12 @@
 	<div class="mt-2 grid gap-4 sm:grid-cols-2">
 		{#each MAIN as parameter (parameter)}{@render value(parameter)}{/each}
 	</div>
-	<details class="mt-3" open={rest.some((p) => shown(p) !== '')}>
-		<summary class="link inline-block min-h-10"
-			>{rest.map((p) => PARAMETERS[p].name.toLowerCase()).join(', ')}</summary
-		>
+	<Disclosure class="mt-3" open={rest.some((p) => shown(p) !== '')} look="link min-h-10"
+		>{#snippet title()}{rest.map((p) => PARAMETERS[p].name.toLowerCase()).join(', ')}{/snippet}
 		<div class="mt-2 grid gap-4 sm:grid-cols-2">
 			{#each rest as parameter (parameter)}{@render value(parameter)}{/each}
 		</div>
-	</details>
+	</Disclosure>
 	{#if fault}<p class="small mt-1 font-semibold text-warn">{fault}</p>{/if}
 	<p class="small mt-2 text-muted">
 		{of === 'new-water'

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import Button from '$lib/ui/kit/Button.svelte';
+	import Disclosure from '$lib/ui/kit/Disclosure.svelte';
 	import Field from '$lib/ui/kit/Field.svelte';
 	import type { DraftStep } from './draft/protocol-of-text';
 
@@ -37,8 +38,7 @@
 					<span class="small block text-muted">kept in your words; no timer, no count</span>
 				{/if}
 				{#if !row.added}
-					<details class="small">
-						<summary class="link inline-block min-h-8">Edit</summary>
+					<Disclosure class="small" title="Edit" look="link min-h-8">
 						<Field
 							value={row.text}
 							label="Step {i + 1}, as text"
@@ -46,7 +46,7 @@
 							class="mt-1 mb-2"
 							onchange={(e) => replace(row, e.currentTarget.value)}
 						/>
-					</details>
+					</Disclosure>
 				{/if}
 			</div>
 			{#if !row.added}

@@ -3,6 +3,7 @@
 	import type { ParameterId, UnitId } from '$lib/core/quantity';
 	import type { Instant } from '$lib/core/time';
 	import { leftOutWords } from '$lib/format/left-out';
+	import Disclosure from '$lib/ui/kit/Disclosure.svelte';
 
 	interface Props {
 		leftOut: readonly LeftOut[];
@@ -29,12 +30,12 @@
 			{#each told.slice(0, MOST) as one, i (i)}{@render line(one)}{/each}
 		</ul>
 		{#if told.length > MOST}
-			<details>
-				<summary class="link small inline-block py-2">{told.length - MOST} more that are left out</summary>
+			<Disclosure look="link small py-2"
+				>{#snippet title()}{told.length - MOST} more that are left out{/snippet}
 				<ul class="grid gap-1">
 					{#each told.slice(MOST) as one, i (i)}{@render line(one)}{/each}
 				</ul>
-			</details>
+			</Disclosure>
 		{/if}
 	</section>
 {/if}

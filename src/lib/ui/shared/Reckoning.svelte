@@ -12,6 +12,7 @@
 	} from '$lib/format/arithmetic';
 	import { fixed, percent } from '$lib/format/number';
 	import { widthWords } from '$lib/format/quantity';
+	import Disclosure from '$lib/ui/kit/Disclosure.svelte';
 	import Table from '$lib/ui/kit/Table.svelte';
 	import SimulationCheck from './SimulationCheck.svelte';
 
@@ -36,8 +37,7 @@
 
 <section class={named ? 'mb-8' : ''}>
 	{#if named}<h2 class="text-xl">{PARAMETERS[result.parameter].name}</h2>{/if}
-	<details open>
-		<summary class="label min-h-8">How it was reckoned</summary>
+	<Disclosure open title="How it was reckoned" look="label min-h-8">
 		<dl class="figures mt-1 border-t">
 			{#each arithmeticWords(outcome.arithmetic, result.parameter, unit) as line, i (i)}
 				<div class="border-b py-2">
@@ -46,10 +46,10 @@
 				</div>
 			{/each}
 		</dl>
-	</details>
+	</Disclosure>
 	{#if largest}
-		<details open class="mt-6">
-			<summary class="label min-h-8">Why {widthWords(result, unit)}</summary>
+		<Disclosure open class="mt-6" look="label min-h-8"
+			>{#snippet title()}Why {widthWords(result, unit)}{/snippet}
 			<p class="small mt-1">
 				Most of it is {sourceName(largest.source)}.
 				{reading.portion === 'half' ? halfSampleHelp(largest.source) : sourceHelp(largest.source)}
@@ -76,6 +76,6 @@
 			{#key JSON.stringify(reading)}
 				<SimulationCheck request={{ method, reading, kit, which }} {result} {unit} />
 			{/key}
-		</details>
+		</Disclosure>
 	{/if}
 </section>

@@ -6,6 +6,7 @@
 	import { DROPPER_NAMES } from '$lib/format/shelf';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Choice from '$lib/ui/kit/Choice.svelte';
+	import Disclosure from '$lib/ui/kit/Disclosure.svelte';
 	import Field from '$lib/ui/kit/Field.svelte';
 	import Hidden from '$lib/ui/kit/Hidden.svelte';
 
@@ -20,15 +21,15 @@
 </script>
 
 {#snippet form(kind: string, summary: string, body: Snippet, press: string)}
-	<details class="border-t">
-		<summary class="flex min-h-12 items-center font-semibold">{summary}</summary>
+	<Disclosure class="border-t" look="min-h-12 font-semibold"
+		>{#snippet title()}{summary}{/snippet}
 		<form method="post" action="?/note" use:enhance class="grid gap-4 pb-5 sm:grid-cols-2">
 			<Hidden name="id" value={id} />
 			<Hidden name="kind" value={kind} />
 			{@render body()}
 			<div class="sm:col-span-2"><Button type="submit">{press}</Button></div>
 		</form>
-	</details>
+	</Disclosure>
 {/snippet}
 {#snippet counted()}
 	<Choice name="reagent" label="Bottle" items={reagents} />

@@ -4,6 +4,7 @@
 	import type { Instant } from '$lib/core/time';
 	import { dueWords, supplySentence, toBuyWords } from '$lib/format/shelf';
 	import Button from '$lib/ui/kit/Button.svelte';
+	import Disclosure from '$lib/ui/kit/Disclosure.svelte';
 	import ShelfTable from './ShelfTable.svelte';
 
 	interface Props {
@@ -114,10 +115,10 @@
 		/>
 		{#each missing as none (none)}<p class="border-b py-4 text-muted">{none}</p>{/each}
 		{#if retired.length > 0}
-			<details class="mt-8">
-				<summary class="link label inline-block min-h-10">Retired: {retired.length}</summary>
+			<Disclosure class="mt-8" look="link label min-h-10"
+				>{#snippet title()}Retired: {retired.length}{/snippet}
 				<ShelfTable label="Retired" things={retired} {base} {ownerName} {units} {timeZone} {now} />
-			</details>
+			</Disclosure>
 		{/if}
 	</div>
 </main>

@@ -7,6 +7,7 @@
 	import { bandInUnit, limitInUnit } from '$lib/format/quantity';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import DateField from '$lib/ui/kit/DateField.svelte';
+	import Disclosure from '$lib/ui/kit/Disclosure.svelte';
 	import Field from '$lib/ui/kit/Field.svelte';
 	import Hidden from '$lib/ui/kit/Hidden.svelte';
 	import Fault from '$lib/ui/shared/Fault.svelte';
@@ -107,8 +108,7 @@
 		</div>
 	</form>
 	{#if history.length > 1}
-		<details class="small mt-3">
-			<summary class="link inline-block min-h-8">Earlier and later bands</summary>
+		<Disclosure class="small mt-3" title="Earlier and later bands" look="link min-h-8">
 			<ul class="figures mt-1">
 				{#each history as band, i (i)}
 					<li class="border-t py-1">
@@ -119,6 +119,6 @@
 					</li>
 				{/each}
 			</ul>
-		</details>
+		</Disclosure>
 	{/if}
 </section>

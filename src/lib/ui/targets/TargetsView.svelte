@@ -2,6 +2,7 @@
 	import { isProfileId, PROFILE_IDS, PROFILES, type Band, type TargetProfile } from '$lib/core/judgement';
 	import { PARAMETER_IDS, type ParameterId, type UnitId } from '$lib/core/quantity';
 	import type { Instant } from '$lib/core/time';
+	import Disclosure from '$lib/ui/kit/Disclosure.svelte';
 	import TargetForm from './TargetForm.svelte';
 
 	type Dated = Band & { readonly parameter: ParameterId; readonly source: string; readonly fromAt: Instant };
@@ -61,8 +62,7 @@
 		/>
 	{/snippet}
 	{#each PARAMETER_IDS.filter(matters) as parameter (parameter)}{@render form(parameter)}{/each}
-	<details class="mt-10 border-t pt-3">
-		<summary class="link inline-block min-h-11">Parameters without a band here</summary>
+	<Disclosure class="mt-10 border-t pt-3" title="Parameters without a band here" look="link min-h-11">
 		{#each PARAMETER_IDS.filter((p) => !matters(p)) as parameter (parameter)}{@render form(parameter)}{/each}
-	</details>
+	</Disclosure>
 </main>

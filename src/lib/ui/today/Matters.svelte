@@ -2,6 +2,7 @@
 	import type { MatterToday } from '$lib/contract/today';
 	import { matterWords, type MatterContext } from '$lib/format/matter';
 	import { isWarning } from '$lib/format/verdict';
+	import Disclosure from '$lib/ui/kit/Disclosure.svelte';
 
 	interface Props {
 		shown: readonly MatterToday[];
@@ -37,11 +38,11 @@
 		{#each shown as matter, i (i)}{@render one(matter)}{/each}
 	</ul>
 	{#if folded.length > 0}
-		<details class="border-t">
-			<summary class="link inline-block min-h-11 py-3">{folded.length} more, less pressing</summary>
+		<Disclosure class="border-t" look="link min-h-11 py-3"
+			>{#snippet title()}{folded.length} more, less pressing{/snippet}
 			<ul>
 				{#each folded as matter, i (i)}{@render one(matter)}{/each}
 			</ul>
-		</details>
+		</Disclosure>
 	{/if}
 {/if}

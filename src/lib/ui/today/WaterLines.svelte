@@ -6,6 +6,7 @@
 	import { matterWords } from '$lib/format/matter';
 	import { STAGE_NAMES } from '$lib/format/stage';
 	import { isWarning } from '$lib/format/verdict';
+	import Disclosure from '$lib/ui/kit/Disclosure.svelte';
 
 	interface Props {
 		lines: readonly WaterLine[];
@@ -73,11 +74,11 @@
 		{#each open as line (line.id)}{@render row(line)}{/each}
 	</ul>
 	{#if folded.length > 0}
-		<details>
-			<summary class="link small inline-block py-2">{folded.length} more waters</summary>
+		<Disclosure look="link small py-2"
+			>{#snippet title()}{folded.length} more waters{/snippet}
 			<ul class="border-b">
 				{#each folded as line (line.id)}{@render row(line)}{/each}
 			</ul>
-		</details>
+		</Disclosure>
 	{/if}
 </section>

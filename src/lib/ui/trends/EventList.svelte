@@ -2,6 +2,7 @@
 	import type { Instant } from '$lib/core/time';
 	import { shortDay } from '$lib/format/date';
 	import { EVENT_NAMES, eventWords } from '$lib/format/event';
+	import Disclosure from '$lib/ui/kit/Disclosure.svelte';
 	import type { TrendEvent } from './trend-event';
 
 	interface Props {
@@ -35,13 +36,13 @@
 	{/each}
 </ul>
 {#if events.length > SHOWN}
-	<details class="small border-t">
-		<summary class="min-h-8 py-2">{events.length - SHOWN} before these</summary>
+	<Disclosure class="small border-t" look="min-h-8 py-2"
+		>{#snippet title()}{events.length - SHOWN} before these{/snippet}
 		<ul>
 			{#each events.slice(SHOWN, MOST) as event (event.id)}{@render happened(event)}{/each}
 		</ul>
 		{#if events.length > MOST}
 			<p class="border-t py-2 text-muted">{events.length - MOST} more stand in the Log.</p>
 		{/if}
-	</details>
+	</Disclosure>
 {/if}

@@ -3,6 +3,7 @@
 	import { PARAMETERS } from '$lib/core/quantity';
 	import { instant, type Instant } from '$lib/core/time';
 	import { readingShown, readingWhen } from '$lib/format/trend';
+	import Disclosure from '$lib/ui/kit/Disclosure.svelte';
 	import type { Column } from '$lib/ui/kit/data-table.svelte';
 	import DataTable from '$lib/ui/kit/DataTable.svelte';
 	import type { Series } from './chart/series';
@@ -47,11 +48,9 @@
 	<h2 class="label">The readings as tables</h2>
 	{#each rows as series (series.parameter)}
 		{@const all = seen(series)}
-		<details class="mt-2 border-t pt-2" bind:open={opened[series.parameter]}>
-			<summary class="min-h-8"
-				>{PARAMETERS[series.parameter].name}, {all.length}
-				{all.length === 1 ? 'reading' : 'readings'} in this time</summary
-			>
+		<Disclosure class="mt-2 border-t pt-2" bind:open={opened[series.parameter]} look="min-h-8"
+			>{#snippet title()}{PARAMETERS[series.parameter].name}, {all.length}
+				{all.length === 1 ? 'reading' : 'readings'} in this time{/snippet}
 			{#if opened[series.parameter]}
 				<div class="mt-2">
 					<DataTable
@@ -71,6 +70,6 @@
 					</DataTable>
 				</div>
 			{/if}
-		</details>
+		</Disclosure>
 	{/each}
 </section>

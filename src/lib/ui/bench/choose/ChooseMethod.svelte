@@ -4,6 +4,7 @@
 	import type { Instant } from '$lib/core/time';
 	import { ago } from '$lib/format/date';
 	import Button from '$lib/ui/kit/Button.svelte';
+	import Disclosure from '$lib/ui/kit/Disclosure.svelte';
 
 	interface Props {
 		bench: BenchAnswer;
@@ -65,10 +66,9 @@
 	{#each usual as g (g.parameter)}{@render group(g)}{/each}
 </ul>
 {#if others.length > 0}
-	<details class="border-t">
-		<summary class="min-h-11 py-3">Other tests</summary>
+	<Disclosure class="border-t" title="Other tests" look="min-h-11 py-3">
 		<ul>
 			{#each others as g (g.parameter)}{@render group(g)}{/each}
 		</ul>
-	</details>
+	</Disclosure>
 {/if}

@@ -7,6 +7,7 @@
 	import { HAPPENING_NAMES } from '$lib/format/bench';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Choice from '$lib/ui/kit/Choice.svelte';
+	import Disclosure from '$lib/ui/kit/Disclosure.svelte';
 	import ChooseMethod from './ChooseMethod.svelte';
 	import type { StartChoice } from '../make-draft';
 	import type { BenchAsked } from './asked';
@@ -130,8 +131,12 @@
 					onpick={(id) => void alsoWater(id)}
 				/>
 			{/if}
-			<details class="mt-6 border-t" open={asked.method !== null || bench.due.length === 0}>
-				<summary class="min-h-11 py-3 text-lg font-semibold">Any test, with its own settings</summary>
+			<Disclosure
+				class="mt-6 border-t"
+				open={asked.method !== null || bench.due.length === 0}
+				title="Any test, with its own settings"
+				look="min-h-11 py-3 text-lg font-semibold"
+			>
 				<ChooseMethod
 					{bench}
 					{timeZone}
@@ -139,7 +144,7 @@
 					picked={choosing.method}
 					onpick={(code) => (choosing.method = code)}
 				/>
-			</details>
+			</Disclosure>
 		</div>
 		<div class="lg:sticky lg:top-4 lg:self-start">
 			{#if offer}

@@ -25,6 +25,7 @@
 	import { inUnit } from '$lib/format/quantity';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Choice from '$lib/ui/kit/Choice.svelte';
+	import Disclosure from '$lib/ui/kit/Disclosure.svelte';
 	import Field from '$lib/ui/kit/Field.svelte';
 	import Radio from '$lib/ui/kit/Radio.svelte';
 	import { thinned, type StartChoice } from '../make-draft';
@@ -176,8 +177,12 @@
 		/>
 	{/if}
 
-	<details class="small mt-4" open={ageH !== '0' || factor !== '1'}>
-		<summary class="link inline-block min-h-8">An older sample, or a thinned one</summary>
+	<Disclosure
+		class="small mt-4"
+		open={ageH !== '0' || factor !== '1'}
+		title="An older sample, or a thinned one"
+		look="link min-h-8"
+	>
 		<div class="mt-2 grid gap-3">
 			<Choice
 				label="The sample was drawn"
@@ -220,9 +225,8 @@
 				/>
 			{/if}
 		</div>
-	</details>
-	<details class="small mt-2">
-		<summary class="link inline-block min-h-8">What you need, and cautions</summary>
+	</Disclosure>
+	<Disclosure class="small mt-2" title="What you need, and cautions" look="link min-h-8">
 		<p class="mt-2">
 			{[...method.equipment, 'purified water', 'a timer', 'a white background'].join(', ')}.
 		</p>
@@ -242,5 +246,5 @@
 			Where a laboratory may be asked later, keep a closed bottle of the same water, full to the brim, cool
 			and dark.
 		</p>
-	</details>
+	</Disclosure>
 </section>

@@ -3,6 +3,7 @@
 	import { PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
 	import type { Instant } from '$lib/core/time';
 	import Button from '$lib/ui/kit/Button.svelte';
+	import Disclosure from '$lib/ui/kit/Disclosure.svelte';
 	import { outboxOf } from '$lib/ui/shared/context';
 	import Photographs from '$lib/ui/shared/Photographs.svelte';
 	import type { BenchSession } from '$lib/ui/shared/bench-session';
@@ -99,8 +100,7 @@
 		</section>
 	</div>
 	{#if session.finished.some((f) => f.results && !waiting.has(f.draft.runId))}
-		<details class="mt-6 border-t">
-			<summary class="link min-h-11 py-3">Photographs of this session</summary>
+		<Disclosure class="mt-6 border-t" title="Photographs of this session" look="link min-h-11 py-3">
 			{#each session.finished.filter((f) => f.results && !waiting.has(f.draft.runId)) as f (f.draft.runId)}
 				<div class="py-2">
 					<Photographs
@@ -111,12 +111,11 @@
 					/>
 				</div>
 			{/each}
-		</details>
+		</Disclosure>
 	{/if}
-	<details class="mt-2 border-t">
-		<summary class="link min-h-11 py-3">The session in words</summary>
+	<Disclosure class="mt-2 border-t" title="The session in words" look="link min-h-11 py-3">
 		<pre class="small overflow-x-auto whitespace-pre-wrap">{text}</pre>
-	</details>
+	</Disclosure>
 	<div class="no-print mt-6 flex flex-wrap items-center gap-3 border-t pt-5">
 		<Button kind="primary" size="large" onclick={onclose}>Done, clear the bench</Button>
 		<Button size="large" onclick={copy}>Copy the words</Button>

@@ -9,6 +9,7 @@
 	import { CAUTIONS, LABEL_FIRST } from '$lib/format/hazard';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Choice from '$lib/ui/kit/Choice.svelte';
+	import Disclosure from '$lib/ui/kit/Disclosure.svelte';
 	import type { BenchDesk } from '$lib/ui/shared/BenchDesk.svelte';
 	import type { BenchDraft } from '$lib/ui/shared/bench-session';
 	import Lanes from './Lanes.svelte';
@@ -121,8 +122,12 @@
 			Solid: your hands are busy. Hollow: it stands. Drag a solid piece to keep it at a time.
 		</p>
 	</div>
-	<details class="border-b" open={session.wishes.length > 0}>
-		<summary class="link min-h-11 py-3">Change the order</summary>
+	<Disclosure
+		class="border-b"
+		open={session.wishes.length > 0}
+		title="Change the order"
+		look="link min-h-11 py-3"
+	>
 		<div class="pb-4">
 			<PlanWishes
 				{session}
@@ -134,7 +139,7 @@
 				onwishes={(wishes) => change({ wishes })}
 			/>
 		</div>
-	</details>
+	</Disclosure>
 
 	{#if warnings.length > 0}
 		<ul class="mt-5 border-l-4 border-warn pl-4">

@@ -4,6 +4,7 @@
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Checkbox from '$lib/ui/kit/Checkbox.svelte';
 	import Choice from '$lib/ui/kit/Choice.svelte';
+	import Disclosure from '$lib/ui/kit/Disclosure.svelte';
 
 	let { value, onchange }: { value: Circumstances; onchange: (value: Circumstances) => void } = $props();
 
@@ -20,8 +21,7 @@
 			>Daylight, on white</Button
 		>
 	</div>
-	<details class="mt-2">
-		<summary class="link inline-block min-h-10">Another light, cloudy, or the colour came oddly</summary>
+	<Disclosure class="mt-2" title="Another light, cloudy, or the colour came oddly" look="link min-h-10">
 		<div class="mt-2 grid gap-3 sm:grid-cols-2">
 			<Choice
 				label="Light"
@@ -58,5 +58,5 @@
 		<p class="small mt-2 text-muted">
 			These are notes. They stand with the reading and change nothing in it.
 		</p>
-	</details>
+	</Disclosure>
 </div>

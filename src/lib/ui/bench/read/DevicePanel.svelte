@@ -4,6 +4,7 @@
 	import { faultText } from '$lib/format/faults';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Choice from '$lib/ui/kit/Choice.svelte';
+	import Disclosure from '$lib/ui/kit/Disclosure.svelte';
 	import type { BenchDesk } from '$lib/ui/shared/BenchDesk.svelte';
 	import type { DeviceDesk } from './DeviceDesk.svelte';
 
@@ -54,15 +55,13 @@
 	}
 </script>
 
-<details
+<Disclosure
 	bind:open
 	aria-label={device.name}
 	class="mt-6 max-w-[38rem] border border-line-strong bg-paper px-4 open:pb-4"
->
-	<summary class="min-h-12 py-3">
-		<strong>{device.name}</strong>
-		<span class="figures small pl-2 text-muted" role="status">{status}</span>
-	</summary>
+	look="min-h-12 py-3"
+	>{#snippet title()}<strong>{device.name}</strong>
+		<span class="figures small pl-2 text-muted" role="status">{status}</span>{/snippet}
 	{#if device.simulated}
 		<p class="small text-muted">
 			No device is behind it: it shows about what is expected of the water. Its readings are for practice.
@@ -87,4 +86,4 @@
 			items={MISHAPS.map((m) => ({ value: m, name: MISHAP_NAMES[m] }))}
 		/>
 	{/if}
-</details>
+</Disclosure>

@@ -6,6 +6,7 @@
 	import { faultText } from '$lib/format/faults';
 	import { cautionOf } from '$lib/format/hazard';
 	import Button from '$lib/ui/kit/Button.svelte';
+	import Disclosure from '$lib/ui/kit/Disclosure.svelte';
 	import HelpTopics from '$lib/ui/shared/HelpTopics.svelte';
 	import type { BenchDesk } from '$lib/ui/shared/BenchDesk.svelte';
 
@@ -74,11 +75,10 @@
 		{#if fault}<p role="alert" class="mt-3 font-semibold text-warn">{faultText(fault)}</p>{/if}
 		{@render controls?.()}
 		{#if caution}<p class="small mt-4 max-w-[38rem] border-l-4 border-line-strong pl-3">{caution}</p>{/if}
-		<details class="mt-6 max-w-[38rem]">
-			<summary class="link inline-block min-h-10">Why</summary>
+		<Disclosure class="mt-6 max-w-[38rem]" title="Why" look="link min-h-10">
 			<p class="mt-1">{step.why}</p>
 			{#if more}<p class="mt-2">{more}</p>{/if}
-		</details>
+		</Disclosure>
 		<HelpTopics parameter={desk.method!.parameter} form={formOf(desk.method!)} />
 		<p class="small mt-2">
 			<Button kind="text" class="mr-4 min-h-10" onclick={() => desk.back()}>Back one step</Button>

@@ -12,6 +12,7 @@
 	import { cautionOf } from '$lib/format/hazard';
 	import { plain } from '$lib/format/number';
 	import Button from '$lib/ui/kit/Button.svelte';
+	import Disclosure from '$lib/ui/kit/Disclosure.svelte';
 	import type { BenchDesk } from '$lib/ui/shared/BenchDesk.svelte';
 	import type { DeviceDesk } from '../read/DeviceDesk.svelte';
 	import DevicePanel from '../read/DevicePanel.svelte';
@@ -197,12 +198,10 @@
 		{/each}
 
 		<div class="mt-8 grid max-w-[38rem] gap-1">
-			<details>
-				<summary class="link inline-block min-h-10">Why</summary>
+			<Disclosure title="Why" look="link min-h-10">
 				<p class="mt-1">{step.why}</p>
-			</details>
-			<details>
-				<summary class="link inline-block min-h-10">Something went wrong</summary>
+			</Disclosure>
+			<Disclosure title="Something went wrong" look="link min-h-10">
 				<p class="small mt-1 text-muted">
 					Say it now: it is kept with the result and makes it less certain, or asks for a repeat.
 				</p>
@@ -211,7 +210,7 @@
 						<Button onclick={() => mishap(what)}>{MISHAP_NAMES[what]}</Button>
 					{/each}
 				</div>
-			</details>
+			</Disclosure>
 		</div>
 	</div>
 

@@ -7,6 +7,7 @@
 	import { countdown } from '$lib/format/date';
 	import { effectWords, lateWords, overdueWords } from '$lib/format/bench';
 	import Button from '$lib/ui/kit/Button.svelte';
+	import Disclosure from '$lib/ui/kit/Disclosure.svelte';
 	import type { BenchDesk } from '$lib/ui/shared/BenchDesk.svelte';
 	import Lanes from '../layout/Lanes.svelte';
 	import { lanesOf } from '../layout/lanes';
@@ -199,8 +200,8 @@
 	{@render children()}
 
 	<div class="page pt-0!">
-		<details class="border-t">
-			<summary class="link min-h-11 py-3">Change the plan{next ? '' : ' (no order fits)'}</summary>
+		<Disclosure class="border-t" look="link min-h-11 py-3"
+			>{#snippet title()}Change the plan{next ? '' : ' (no order fits)'}{/snippet}
 			<div class="pb-4">
 				<div class="mb-4 sm:hidden">
 					<Lanes
@@ -227,6 +228,6 @@
 					}}
 				/>
 			</div>
-		</details>
+		</Disclosure>
 	</div>
 {/if}
