@@ -33,15 +33,29 @@ export function regionOf(acceptLanguage: string | null): string {
 	}
 }
 
+const MOST_SEEN = 200;
+const seen = new Map<string, Reader>();
+
 /**
  * What is usual where the browser says that its reader lives, by the platform's own tables (Unicode CLDR).
  *
  * @param acceptLanguage the request's header, such as "de-AT,de;q=0.9"
  */
 export function usualFor(acceptLanguage: string | null): Reader {
+	const header = acceptLanguage ?? '';
+	const known = seen.get(header);
+	if (known) return known;
+	const usual = readOff(header);
+	// Formatters are dear, and browsers few; who sends many headers gains nothing by it.
+	if (seen.size >= MOST_SEEN) seen.clear();
+	seen.set(header, usual);
+	return usual;
+}
+
+function readOff(acceptLanguage: string): Reader {
 	const region = regionOf(acceptLanguage);
 	if (region === '') return BRITISH;
-	const [tag = ''] = (acceptLanguage ?? '').split(/[,;]/);
+	const [tag = ''] = acceptLanguage.split(/[,;]/);
 	const locale = tag.trim();
 	const [first] = new Intl.DateTimeFormat(locale, { day: '2-digit', month: '2-digit', year: 'numeric' })
 		.formatToParts(0)
