@@ -48,7 +48,10 @@
 	<h2 class="label">The readings as tables</h2>
 	{#each rows as series (series.parameter)}
 		{@const all = seen(series)}
-		<Disclosure class="mt-2 border-t pt-2" bind:open={opened[series.parameter]} look="min-h-8"
+		<Disclosure
+			class="mt-2 border-t pt-2"
+			bind:open={() => opened[series.parameter] ?? false, (open) => (opened[series.parameter] = open)}
+			look="min-h-8"
 			>{#snippet title()}{PARAMETERS[series.parameter].name}, {all.length}
 				{all.length === 1 ? 'reading' : 'readings'} in this time{/snippet}
 			{#if opened[series.parameter]}
