@@ -3,6 +3,7 @@ import { afterEach, describe, expect, it, vi } from 'vitest';
 import { BRITISH, type Reader } from '$lib/contract/reader';
 import type { CivilDate } from '$lib/core/time';
 import { readBy } from '$lib/format/reader';
+import TemperatureField from '$lib/ui/bench/read/TemperatureField.svelte';
 import Checkbox from '$lib/ui/kit/Checkbox.svelte';
 import Choice from '$lib/ui/kit/Choice.svelte';
 import DateField from '$lib/ui/kit/DateField.svelte';
@@ -212,6 +213,25 @@ describe('a volume', () => {
 		]);
 		await type(getByLabelText('Water'), 'lots');
 		expect(sent(container)).toContainEqual(['litres', 'lots']);
+	});
+});
+
+describe('a temperature beside a reading', () => {
+	it('is shown and typed as its reader has it, and kept in degrees Celsius', async () => {
+		const onset = vi.fn();
+		const { getByLabelText, container } = render(TemperatureField, {
+			label: 'temperature beside it',
+			value: 25,
+			unit: 'fahrenheit',
+			onset,
+			onfault: vi.fn()
+		});
+		const field = getByLabelText('temperature beside it') as HTMLInputElement;
+		expect([field.value, container.textContent.includes('°F')]).toEqual(['77', true]);
+		await fireEvent.change(field, { target: { value: '78,8' } });
+		expect(onset.mock.lastCall?.[0]).toBeCloseTo(26, 9);
+		await fireEvent.change(field, { target: { value: '' } });
+		expect(onset.mock.lastCall?.[0]).toBeNull();
 	});
 });
 

@@ -13,6 +13,7 @@
 	import { measure } from './measure';
 	import NumberField from './NumberField.svelte';
 	import ReadFrame from './ReadFrame.svelte';
+	import TemperatureField from './TemperatureField.svelte';
 
 	interface Props {
 		desk: BenchDesk;
@@ -112,12 +113,11 @@
 		</div>
 		{#if method.withTemperature}
 			<div class="mt-4">
-				<NumberField
+				<TemperatureField
 					label="temperature beside it"
-					unit="°C"
-					value={temperatureC === null ? '' : plain(temperatureC)}
-					onset={(t) => desk.read({ temperatureC: t })}
-					onclear={() => desk.read({ temperatureC: null })}
+					unit={units.temperature}
+					value={temperatureC}
+					onset={(celsius) => desk.read({ temperatureC: celsius })}
 					onfault={(f) => (fault = f)}
 				/>
 			</div>

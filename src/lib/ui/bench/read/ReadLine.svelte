@@ -14,6 +14,7 @@
 	import { measure } from './measure';
 	import NumberField from './NumberField.svelte';
 	import ReadFrame from './ReadFrame.svelte';
+	import TemperatureField from './TemperatureField.svelte';
 
 	interface Props {
 		desk: BenchDesk;
@@ -89,18 +90,17 @@
 		</div>
 		{#if method.kind === 'float'}
 			<div class="mt-4">
-				<NumberField
+				<TemperatureField
 					label="temperature of the water in the jar"
-					unit="°C"
-					value={temperatureC === null ? '' : plain(temperatureC)}
+					unit={units.temperature}
+					value={temperatureC}
 					help="The float’s scale holds at {plain(
 						method.scale.waterC
 					)} °C; another temperature is reckoned with."
-					onset={(t) => {
-						desk.read({ temperatureC: t });
+					onset={(celsius) => {
+						desk.read({ temperatureC: celsius });
 						fault = null;
 					}}
-					onclear={() => desk.read({ temperatureC: null })}
 					onfault={(f) => (fault = f)}
 				/>
 			</div>
