@@ -161,6 +161,21 @@ describe('a date', () => {
 		await type(field, '');
 		expect(onset).toHaveBeenLastCalledWith('');
 	});
+	it('of the clock alone has no calendar, and is typed as clocks are read', async () => {
+		const onset = vi.fn();
+		const { getByLabelText, queryByRole } = render(DateField, {
+			label: 'Fed at',
+			of: 'time',
+			value: '19:30',
+			today,
+			onset
+		});
+		await type(getByLabelText('Fed at'), '7pm');
+		expect(onset).toHaveBeenLastCalledWith('19:00');
+		expect(queryByRole('button', { name: 'Calendar' })).toBeNull();
+		await type(getByLabelText('Fed at'), '25:00');
+		expect(onset).toHaveBeenLastCalledWith(null);
+	});
 	it('that was refused stands as it was typed', () => {
 		const { getByLabelText } = render(DateField, { label: 'Bought', value: '31/04/2027', today });
 		expect((getByLabelText('Bought') as HTMLInputElement).value).toBe('31/04/2027');

@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import { describe, expect, it, vi } from 'vitest';
 import type { StepStatement } from '$lib/core/method';
 import DropCounter from '$lib/ui/instrument/DropCounter.svelte';
+import { placeOf } from '$lib/ui/instrument/ladder';
 import Ladder from '$lib/ui/instrument/Ladder.svelte';
 import ScaleLine from '$lib/ui/instrument/ScaleLine.svelte';
 import Strip from '$lib/ui/instrument/Strip.svelte';
@@ -42,22 +43,25 @@ describe('the drop counter', () => {
 
 describe('the syringe', () => {
 	const base = { capacityMl: 1, graduationMl: 0.01, startMl: 1, between: false, tipUp: false };
+	// Up on the screen is up for the plunger: tip down it draws in, tip up it presses out.
 	it.each([
-		['ArrowUp', 0.61],
-		['ArrowDown', 0.63],
-		['ArrowRight', 0.63],
-		['ArrowLeft', 0.61],
-		['PageUp', 0.52],
-		['Home', 0],
-		['End', 1]
-	])('held tip down, %s sets the plunger to %d', async (key, expected) => {
-		const onset = vi.fn();
-		render(Syringe, { ...base, leftMl: 0.62, onset });
-		await press(key);
-		const [set] = onset.mock.calls.at(-1) as [number];
-		// Up on the screen is up for the plunger, whichever way it is held.
-		const either = key === 'ArrowUp' || key === 'ArrowDown' || key === 'PageUp';
-		expect(either ? [expected, roundTo(1.24 - expected)] : [expected]).toContainEqual(roundTo(set));
+		['ArrowUp', 0.63, 0.61],
+		['ArrowDown', 0.61, 0.63],
+		['ArrowRight', 0.63, 0.63],
+		['ArrowLeft', 0.61, 0.61],
+		['PageUp', 0.72, 0.52],
+		['PageDown', 0.52, 0.72],
+		['Home', 0, 0],
+		['End', 1, 1]
+	])('%s sets the plunger to %d with its tip down, to %d with its tip up', async (key, down, up) => {
+		for (const tipUp of [false, true]) {
+			const onset = vi.fn();
+			const { unmount } = render(Syringe, { ...base, tipUp, leftMl: 0.62, onset });
+			await press(key);
+			expect(onset).toHaveBeenCalledOnce();
+			expect(onset.mock.lastCall?.[0]).toBeCloseTo(tipUp ? up : down, 9);
+			unmount();
+		}
 	});
 	it('never leaves its barrel, and stands on a mark or between two', async () => {
 		await fc.assert(
@@ -91,8 +95,6 @@ describe('the syringe', () => {
 	});
 });
 
-const roundTo = (x: number) => Math.round(x * 1000) / 1000;
-
 describe('the ladder', () => {
 	const steps = [0, 0.25, 0.5, 1].map((value, i) => ({
 		value,
@@ -106,7 +108,10 @@ describe('the ladder', () => {
 		await press('ArrowUp', getByRole('slider'));
 		await fireEvent.click(getByRole('button', { name: 'Paler by a quarter step' }));
 		// Once each, though the page listens for the same keys.
-		expect(onset).toHaveBeenCalledTimes(2);
+		expect(onset.mock.calls.map(([to]: StepStatement[]) => placeOf(to!, 4) - placeOf(at, 4))).toEqual([
+			expect.closeTo(0.25, 9),
+			expect.closeTo(-0.25, 9)
+		]);
 	});
 });
 

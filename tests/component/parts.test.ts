@@ -22,10 +22,11 @@ import { press, sent, words } from './hand';
 afterEach(() => vi.useRealTimers());
 
 describe('a button', () => {
-	it('does not send a form unless it is told to', () => {
+	it('does not send a form unless it is told to', async () => {
 		const { getByRole, rerender } = render(Button, { children: words('Add a drop') });
 		expect(getByRole('button').getAttribute('type')).toBe('button');
-		void rerender({ type: 'submit' });
+		await rerender({ type: 'submit' });
+		expect(getByRole('button').getAttribute('type')).toBe('submit');
 	});
 	it('is a link where it leads somewhere', () => {
 		const { getByRole } = render(Button, { href: '/waters', children: words('Waters') });

@@ -38,7 +38,7 @@ describe('preferences', () => {
 	it('are as the browser has it until something is chosen', () => {
 		const american = readPreferences(undefined, 'en-US,en;q=0.9');
 		expect([american.reader, american.units.temperature]).toEqual([
-			{ dates: 'month', clock: '12', decimals: 'point', volumes: 'us-gallons' },
+			{ dates: 'month', clock: '12', decimals: 'point', volumes: 'us-gallons', temperatures: 'fahrenheit' },
 			'fahrenheit'
 		]);
 		const chose = changePreferences('', [

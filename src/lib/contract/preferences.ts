@@ -18,7 +18,7 @@ export interface Preferences extends ShelfHabits {
 	/** How this person records a colour between two steps. */
 	readonly between: StepReading['between'];
 	/** What was chosen of numbers and dates: the rest is as the browser has it. */
-	readonly region: { readonly [K in keyof Reader]: Reader[K] | typeof BROWSER };
+	readonly region: { readonly [K in Exclude<keyof Reader, 'temperatures'>]: Reader[K] | typeof BROWSER };
 	/** What is usual where the browser says that its reader lives. */
 	readonly usual: Reader;
 	/** What follows from both. */
@@ -70,12 +70,13 @@ export function readPreferences(text: string | undefined, acceptLanguage: string
 		volumes: of('volumes')
 	};
 	const own = Object.fromEntries(Object.entries(region).filter(([, value]) => value !== BROWSER));
-	const reader = { ...usual, ...own } as Reader;
 	const usualUnit = (id: ParameterId): UnitId =>
-		id === 'temperature' && usual.volumes === 'us-gallons' ? 'fahrenheit' : PARAMETERS[id].units[0]!;
+		id === 'temperature' ? usual.temperatures : PARAMETERS[id].units[0]!;
 	const units = Object.fromEntries(
 		PARAMETER_IDS.map((id) => [id, entries.get(id) ?? usualUnit(id)])
 	) as Record<ParameterId, UnitId>;
+	// The unit of temperature is chosen among the others.
+	const reader = { ...usual, ...own, temperatures: units.temperature } as Reader;
 	return {
 		theme: of('theme'),
 		units,

@@ -4,6 +4,7 @@ export const DATE_ORDERS = ['day', 'month', 'year'] as const;
 export const CLOCKS = ['24', '12'] as const;
 export const DECIMALS = ['point', 'comma'] as const;
 export const VOLUMES = ['litres', 'us-gallons'] as const;
+export const TEMPERATURES = ['celsius', 'fahrenheit'] as const;
 
 export interface Reader {
 	/** What comes first in a date. */
@@ -12,13 +13,20 @@ export interface Reader {
 	readonly clock: (typeof CLOCKS)[number];
 	readonly decimals: (typeof DECIMALS)[number];
 	readonly volumes: (typeof VOLUMES)[number];
+	readonly temperatures: (typeof TEMPERATURES)[number];
 }
 
 /** Words are British; so is whoever does not say otherwise. */
-export const BRITISH: Reader = { dates: 'day', clock: '24', decimals: 'point', volumes: 'litres' };
+export const BRITISH: Reader = {
+	dates: 'day',
+	clock: '24',
+	decimals: 'point',
+	volumes: 'litres',
+	temperatures: 'celsius'
+};
 
-/** Where tanks are sold by the gallon. */
-const BY_THE_GALLON = new Set(['US', 'PR', 'GU', 'VI', 'LR']);
+/** Where tanks are sold by the gallon and heated in degrees Fahrenheit. */
+const AMERICAN = new Set(['US', 'PR', 'GU', 'VI', 'LR']);
 
 /** Region of the first language that a browser asks for, upper case; '' where it names none. */
 export function regionOf(acceptLanguage: string | null): string {
@@ -63,10 +71,12 @@ function readOff(acceptLanguage: string): Reader {
 		.filter((t): t is Reader['dates'] => (DATE_ORDERS as readonly string[]).includes(t));
 	const { hour12 } = new Intl.DateTimeFormat(locale, { hour: 'numeric' }).resolvedOptions();
 	const decimal = new Intl.NumberFormat(locale).formatToParts(1.5).find((p) => p.type === 'decimal')?.value;
+	const american = AMERICAN.has(region);
 	return {
 		dates: first ?? BRITISH.dates,
 		clock: hour12 ? '12' : '24',
 		decimals: decimal === ',' ? 'comma' : 'point',
-		volumes: BY_THE_GALLON.has(region) ? 'us-gallons' : 'litres'
+		volumes: american ? 'us-gallons' : 'litres',
+		temperatures: american ? 'fahrenheit' : 'celsius'
 	};
 }

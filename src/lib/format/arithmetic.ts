@@ -4,6 +4,7 @@ import type { ArithmeticLine } from '$lib/core/reading';
 import { COVERAGE, type UncertaintyComponent, type UncertaintySource } from '$lib/core/uncertainty';
 import { fixed, measured, millilitres, plain } from './number.ts';
 import { END_POINT_NAMES } from './reading.ts';
+import { temperatureWords } from './temperature.ts';
 
 export interface LineInWords {
 	readonly what: string;
@@ -131,7 +132,7 @@ export function arithmeticWords(
 				};
 			case 'scale':
 				return {
-					what: `Salinity of water of that specific gravity (${plain(line.waterC)}/${plain(line.referenceC)} °C scale, water at ${plain(line.temperatureC)} °C)`,
+					what: `Salinity of water of that specific gravity (${plain(line.waterC)}/${plain(line.referenceC)} °C scale, water at ${temperatureWords(line.temperatureC)})`,
 					sum: `${fixed((line.lower + line.upper) / 2, 4)} = ${shown(line.value)}`
 				};
 			case 'thermometer':

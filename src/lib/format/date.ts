@@ -56,12 +56,11 @@ function wallTime(at: Instant, timeZone: string): string {
 
 /** "19:30"; "7:30 pm" to those who have twelve hours. */
 export function clockTime(at: Instant, timeZone: string): string {
-	const wall = wallTime(at, timeZone);
-	return reader().clock === '24' ? wall : inTwelve(wall);
+	return timeAsTyped(wallTime(at, timeZone));
 }
 
 /** "7:30 pm" for "19:30" */
-export function inTwelve(wall: string): string {
+function inTwelve(wall: string): string {
 	const hour = Number(wall.slice(0, 2));
 	return `${hour % 12 || 12}${wall.slice(2)} ${hour < 12 ? 'am' : 'pm'}`;
 }
@@ -103,10 +102,12 @@ export function dayAsTyped(day: CivilDate): string {
 	}
 }
 
+/** "19:30", or "7:30 pm" to those who have twelve hours. */
+export const timeAsTyped = (wall: string): string => (reader().clock === '24' ? wall : inTwelve(wall));
+
 /** A day and a time as their field has them, of "2026-11-23T19:30". */
 export function momentAsTyped(local: string): string {
-	const wall = local.slice(11, 16);
-	return `${dayAsTyped(local.slice(0, 10) as CivilDate)} ${reader().clock === '24' ? wall : inTwelve(wall)}`;
+	return `${dayAsTyped(local.slice(0, 10) as CivilDate)} ${timeAsTyped(local.slice(11, 16))}`;
 }
 
 const midday = (day: string) => Date.parse(`${day}T12:00Z`) as Instant;
@@ -123,8 +124,7 @@ export function dayInWords(day: string): string {
 
 /** "Mon 23 Nov 2026, 19:30", of "2026-11-23T19:30". */
 export function momentInWords(local: string): string {
-	const wall = local.slice(11, 16);
-	return `${dayInWords(local.slice(0, 10))}, ${reader().clock === '24' ? wall : inTwelve(wall)}`;
+	return `${dayInWords(local.slice(0, 10))}, ${timeAsTyped(local.slice(11, 16))}`;
 }
 
 /** "November 2026" */

@@ -4,6 +4,7 @@ import { instant } from '$lib/core/time';
 import { clockTime, longDay, shortDay } from './date';
 import { fixed, grouped, plain } from './number';
 import { readBy } from './reader';
+import { temperatureWords } from './temperature';
 import { understood } from './typed';
 import { litresWords } from './volume';
 
@@ -16,12 +17,18 @@ afterEach(() => readBy(() => BRITISH));
 describe('what is usual for a reader', () => {
 	it.each([
 		['en-GB,en;q=0.9', BRITISH],
-		['en-US,en;q=0.9', { dates: 'month', clock: '12', decimals: 'point', volumes: 'us-gallons' }],
-		['de-DE,de;q=0.9,en;q=0.8', { dates: 'day', clock: '24', decimals: 'comma', volumes: 'litres' }],
-		['de', { dates: 'day', clock: '24', decimals: 'comma', volumes: 'litres' }],
-		['sv-SE', { dates: 'year', clock: '24', decimals: 'comma', volumes: 'litres' }],
-		['ja', { dates: 'year', clock: '24', decimals: 'point', volumes: 'litres' }],
-		['en-AU', { dates: 'day', clock: '12', decimals: 'point', volumes: 'litres' }],
+		[
+			'en-US,en;q=0.9',
+			{ dates: 'month', clock: '12', decimals: 'point', volumes: 'us-gallons', temperatures: 'fahrenheit' }
+		],
+		[
+			'de-DE,de;q=0.9,en;q=0.8',
+			{ dates: 'day', clock: '24', decimals: 'comma', volumes: 'litres', temperatures: 'celsius' }
+		],
+		['de', { dates: 'day', clock: '24', decimals: 'comma', volumes: 'litres', temperatures: 'celsius' }],
+		['sv-SE', { dates: 'year', clock: '24', decimals: 'comma', volumes: 'litres', temperatures: 'celsius' }],
+		['ja', { dates: 'year', clock: '24', decimals: 'point', volumes: 'litres', temperatures: 'celsius' }],
+		['en-AU', { dates: 'day', clock: '12', decimals: 'point', volumes: 'litres', temperatures: 'celsius' }],
 		// Who does not say where, or says nothing that can be read, reads as the words are written.
 		['en', BRITISH],
 		['*', BRITISH],
@@ -51,6 +58,8 @@ describe('days, times, numbers and volumes', () => {
 			'7:20 pm'
 		]);
 		expect(litresWords(560)).toBe('148 US gal');
+		as({ temperatures: 'fahrenheit' });
+		expect(temperatureWords(25)).toBe('77 °F');
 		as({ dates: 'year', decimals: 'comma' });
 		expect(shortDay(NOW, ZONE, instant(NOW + 400 * 86_400_000))).toBe('Mon 2026 Nov 23');
 		expect([fixed(-8.25, 2), plain(1.0254), litresWords(37.5)]).toEqual(['−8,25', '1,0254', '37,5 L']);

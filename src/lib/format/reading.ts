@@ -2,6 +2,7 @@ import { UNITS } from '$lib/core/quantity';
 import type { ColourMethod, Method, StepStatement } from '$lib/core/method';
 import type { DropMarks, EndPoint, RawReading, SyringeMarks } from '$lib/core/reading';
 import { fixed, millilitres, plain } from './number.ts';
+import { temperatureWords } from './temperature.ts';
 
 export const END_POINT_NAMES: Readonly<Record<EndPoint, string>> = {
 	full: 'first full colour',
@@ -56,7 +57,7 @@ function lineWords(method: Method, lower: number, upper: number, temperatureC: n
 	const ends =
 		lower === upper ? fixed(lower, decimals) : `${fixed(lower, decimals)} to ${fixed(upper, decimals)}`;
 	if (isThermometer) return `${ends} °C`;
-	return `${ends}${temperatureC === null ? '' : ` at ${plain(temperatureC)} °C`}`;
+	return `${ends}${temperatureC === null ? '' : ` at ${temperatureWords(temperatureC)}`}`;
 }
 
 function bodyWords(method: Method, reading: RawReading): string {
@@ -76,7 +77,7 @@ function bodyWords(method: Method, reading: RawReading): string {
 		}
 		case 'display': {
 			const unit = method.kind === 'display' ? UNITS[method.unit].symbol : '';
-			const at = reading.temperatureC === null ? '' : ` at ${plain(reading.temperatureC)} °C`;
+			const at = reading.temperatureC === null ? '' : ` at ${temperatureWords(reading.temperatureC)}`;
 			return typeof reading.shown === 'number'
 				? `${plain(reading.shown)} ${unit}${at}`
 				: `“${reading.shown}”`;

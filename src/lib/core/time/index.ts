@@ -13,4 +13,4 @@ export {
 export { civilDate, endOfDay, instantOnDay, offsetMinutes, type CivilDate } from './zone.ts';
 export { instantOfLocal } from './local-time.ts';
 export { inOrderByNow, isFuture, type NamedTime } from './order.ts';
-export { typedDay, typedMoment, type DateOrder } from './typed.ts';
+export { typedDay, typedMoment, typedTime, type DateOrder } from './typed.ts';

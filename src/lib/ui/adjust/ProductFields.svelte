@@ -17,15 +17,6 @@
 </script>
 
 <Choice
-	name="unit"
-	label="Measured in"
-	value={before('unit') || 'ml'}
-	items={[
-		{ value: 'ml', name: 'mL' },
-		{ value: 'g', name: 'g' }
-	]}
-/>
-<Choice
 	name="from"
 	label="Its strength comes from"
 	value={before('from') || 'label'}
@@ -78,10 +69,4 @@
 		{ value: 'carbonate', name: 'carbonate' },
 		{ value: 'hydroxide', name: 'hydroxide' }
 	]}
-/>
-<Field
-	name="notWith"
-	label="Its label forbids to combine it with"
-	value={before('notWith')}
-	help="Leave empty where it says nothing."
 />

@@ -45,6 +45,26 @@
 	const TABLE_EXAMPLE = ['2  1', '10  3', '50  5'].join('\n');
 </script>
 
+{#snippet measured()}
+	<Choice
+		name="unit"
+		label="Measured in"
+		value={before('unit') || 'ml'}
+		items={[
+			{ value: 'ml', name: 'mL' },
+			{ value: 'g', name: 'g' }
+		]}
+	/>
+{/snippet}
+{#snippet forbids()}
+	<Field
+		name="notWith"
+		label="Its label forbids to combine it with"
+		value={before('notWith')}
+		help="Leave empty where it says nothing."
+	/>
+{/snippet}
+
 <form method="post" action="?/save" use:enhance={sending} class="mt-3 grid gap-5 sm:grid-cols-2">
 	<Hidden name="id" value={id} />
 	{#if general}<div class="sm:col-span-2"><Fault text={general} /></div>{/if}
@@ -52,7 +72,9 @@
 	<Choice name="kind" label="It is" value={kind} items={KINDS} onpick={(picked) => (kind = picked)} />
 	<Field name="name" label="Its name, as you say it" value={before('name')} fault={faultOf('name')} />
 	{#if kind === 'product'}
+		{@render measured()}
 		<ProductFields {units} {before} {faultOf} />
+		{@render forbids()}
 	{:else if kind === 'solution'}
 		{#each [0, 1] as i (i)}
 			<Choice
@@ -97,15 +119,7 @@
 				{ value: 'potassium', name: 'potassium' }
 			]}
 		/>
-		<Choice
-			name="unit"
-			label="Measured in"
-			value={before('unit') || 'ml'}
-			items={[
-				{ value: 'ml', name: 'mL' },
-				{ value: 'g', name: 'g' }
-			]}
-		/>
+		{@render measured()}
 		<div class="sm:col-span-2">
 			<TextArea
 				name="rows"
@@ -117,12 +131,7 @@
 				fault={faultOf('rows')}
 			/>
 		</div>
-		<Field
-			name="notWith"
-			label="Its label forbids to combine it with"
-			value={before('notWith')}
-			help="Leave empty where it says nothing."
-		/>
+		{@render forbids()}
 	{/if}
 	<div class="sm:col-span-2"><Button kind="primary" type="submit">Keep it</Button></div>
 </form>

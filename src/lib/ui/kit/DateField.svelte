@@ -1,8 +1,8 @@
 <script lang="ts">
 	import CalendarMonthOutline from 'flowbite-svelte-icons/CalendarMonthOutline.svelte';
 	import Input from 'flowbite-svelte/Input.svelte';
-	import { typedDay, typedMoment, type CivilDate } from '$lib/core/time';
-	import { dayAsTyped, dayInWords, momentAsTyped, momentInWords } from '$lib/format/date';
+	import { typedDay, typedMoment, typedTime, type CivilDate } from '$lib/core/time';
+	import { dayAsTyped, dayInWords, momentAsTyped, momentInWords, timeAsTyped } from '$lib/format/date';
 	import { reader } from '$lib/format/reader';
 	import Button from './Button.svelte';
 	import FieldFrame from './FieldFrame.svelte';
@@ -11,10 +11,10 @@
 	interface Props {
 		name?: string;
 		label: string;
-		/** "2026-11-23", with a time "2026-11-23T19:30"; or what was typed and refused; '' for none yet. */
+		/** "2026-11-23", "2026-11-23T19:30" or "19:30"; or what was typed and refused; '' for none yet. */
 		value: string;
-		/** A day alone, or a day and a time. */
-		of?: 'day' | 'moment';
+		/** A day alone, a day and a time, or a time alone. */
+		of?: 'day' | 'moment' | 'time';
 		/** Where the water is. */
 		today: CivilDate;
 		required?: boolean;
@@ -37,9 +37,13 @@
 		onset
 	}: Props = $props();
 
-	const read = (typed: string): string | null =>
-		of === 'day' ? typedDay(typed, reader().dates, today) : typedMoment(typed, reader().dates, today);
-	const asTyped = (iso: string) => (of === 'day' ? dayAsTyped(iso as CivilDate) : momentAsTyped(iso));
+	function read(typed: string): string | null {
+		if (of === 'time') return typedTime(typed);
+		const { dates } = reader();
+		return of === 'day' ? typedDay(typed, dates, today) : typedMoment(typed, dates, today);
+	}
+	const AS_TYPED = { day: dayAsTyped, moment: momentAsTyped, time: timeAsTyped };
+	const asTyped = (iso: string) => AS_TYPED[of](iso as CivilDate);
 	/** As the field would have it; what is no day stays as it was typed. */
 	const shown = (given: string) => {
 		const iso = read(given);
@@ -50,8 +54,9 @@
 	let text = $derived(shown(value));
 	let calendar = $state(false);
 	const iso = $derived(read(text));
-	const example = $derived(asTyped(of === 'day' ? today : `${today}T19:30`));
-	const understood = $derived(iso ? (of === 'day' ? dayInWords(iso) : momentInWords(iso)) : '');
+	const example = $derived(asTyped({ day: today, moment: `${today}T19:30`, time: '19:30' }[of]));
+	const IN_WORDS = { day: dayInWords, moment: momentInWords, time: timeAsTyped };
+	const understood = $derived(iso ? IN_WORDS[of](iso) : '');
 	const own = $derived(text.trim() !== '' && !iso ? `Type it as ${example}.` : '');
 
 	function typed(next: string): void {
@@ -78,14 +83,16 @@
 				onchange={() => iso && typed(asTyped(iso))}
 				class="figures min-w-0 {look}"
 			/>
-			<Button
-				kind="quiet"
-				icon={CalendarMonthOutline}
-				class="shrink-0 px-2!"
-				aria-expanded={calendar}
-				aria-controls="{control.id}-month"
-				onclick={() => (calendar = !calendar)}>Calendar</Button
-			>
+			{#if of !== 'time'}
+				<Button
+					kind="quiet"
+					icon={CalendarMonthOutline}
+					class="shrink-0 px-2!"
+					aria-expanded={calendar}
+					aria-controls="{control.id}-month"
+					onclick={() => (calendar = !calendar)}>Calendar</Button
+				>
+			{/if}
 		</div>
 		{#if calendar}
 			<div id="{control.id}-month" class="mt-2">

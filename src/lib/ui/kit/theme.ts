@@ -10,16 +10,10 @@ export const THEME: Readonly<Record<string, string | Readonly<Record<string, str
 	badge: {
 		base: 'small figures inline-flex items-center gap-1 rounded-sm border border-line-strong px-2 whitespace-nowrap'
 	},
-	button: { base: '' },
 	checkbox: {
 		base: 'mt-0.5 size-5 shrink-0 accent-[var(--ink)]',
 		div: 'flex cursor-pointer items-start gap-3'
 	},
-	closeButton: {
-		base: 'absolute top-2 right-2 flex min-h-10 min-w-10 items-center justify-center rounded-md hover:bg-paper',
-		svg: 'size-5'
-	},
-	dialog: { base: '', close: '' },
 	drawer: {
 		base: 'fixed inset-y-0 right-0 left-auto m-0 h-full max-h-none w-[min(26rem,100vw)] max-w-none border-l border-line-strong bg-surface p-6 text-ink shadow-lg'
 	},
@@ -30,14 +24,11 @@ export const THEME: Readonly<Record<string, string | Readonly<Record<string, str
 	input: { base: '', input: '' },
 	label: '',
 	modal: {
-		base: 'm-auto w-[min(34rem,calc(100vw-2rem))] rounded-lg border border-line-strong bg-surface p-6 text-ink shadow-lg backdrop:bg-[var(--veil)]',
-		header: 'pr-12 text-xl font-semibold',
-		body: 'mt-2',
-		footer: 'mt-6 flex flex-wrap gap-3'
+		base: 'm-auto w-[min(34rem,calc(100vw-2rem))] rounded-lg border border-line-strong bg-surface p-6 text-ink shadow-lg backdrop:bg-[var(--veil)]'
 	},
 	paginationButton:
 		'flex min-h-11 min-w-11 items-center justify-center rounded-md px-3 hover:bg-paper disabled:text-muted disabled:hover:bg-transparent in-aria-[current=page]:font-semibold in-aria-[current=page]:underline in-aria-[current=page]:decoration-2 in-aria-[current=page]:underline-offset-8',
-	paginationNav: { base: 'figures flex flex-wrap items-center', prev: '', next: '' },
+	paginationNav: { base: 'figures flex flex-wrap items-center' },
 	radio: {
 		input: 'mt-0.5 size-5 shrink-0 accent-[var(--ink)]',
 		label: 'flex cursor-pointer items-start gap-3'

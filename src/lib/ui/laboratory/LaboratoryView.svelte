@@ -3,15 +3,15 @@
 	import { idMaker } from '$lib/client/ids';
 	import { LABORATORY_PARAMETERS, type SentSample } from '$lib/contract/laboratory';
 	import { nameWithin, PARAMETERS } from '$lib/core/quantity';
-	import { civilDate, type Instant } from '$lib/core/time';
-	import { localField, shortDay } from '$lib/format/date';
+	import type { Instant } from '$lib/core/time';
+	import { shortDay } from '$lib/format/date';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Checkbox from '$lib/ui/kit/Checkbox.svelte';
-	import DateField from '$lib/ui/kit/DateField.svelte';
 	import Field from '$lib/ui/kit/Field.svelte';
 	import Hidden from '$lib/ui/kit/Hidden.svelte';
 	import Fault from '$lib/ui/shared/Fault.svelte';
 	import { sending } from '$lib/ui/shared/sending';
+	import WhenField from '$lib/ui/shared/WhenField.svelte';
 	import ImportReport from './ImportReport.svelte';
 
 	interface Props {
@@ -67,12 +67,12 @@
 						{/each}
 					</div>
 				</fieldset>
-				<DateField
+				<WhenField
 					name="drawnAt"
 					label="Drawn"
-					of="moment"
-					today={civilDate(now, timeZone)}
-					value={refused?.entered.drawnAt ?? localField(now, timeZone)}
+					entered={refused?.entered.drawnAt}
+					{timeZone}
+					{now}
 					help="Fill the bottle to the brim, send it cool and at once."
 					fault={fault('drawnAt')}
 				/>

@@ -2,21 +2,20 @@
 	import { enhance } from '$app/forms';
 	import type { EventDetails, EventKind } from '$lib/contract/event';
 	import { convert, PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
-	import { civilDate, type Instant } from '$lib/core/time';
-	import { localField } from '$lib/format/date';
+	import type { Instant } from '$lib/core/time';
 	import { EVENT_NAMES } from '$lib/format/event';
 	import { LABEL_FIRST } from '$lib/format/hazard';
 	import { plain } from '$lib/format/number';
 	import { litresWords } from '$lib/format/volume';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Choice from '$lib/ui/kit/Choice.svelte';
-	import DateField from '$lib/ui/kit/DateField.svelte';
 	import Field from '$lib/ui/kit/Field.svelte';
 	import Hidden from '$lib/ui/kit/Hidden.svelte';
 	import LitresField from '$lib/ui/kit/LitresField.svelte';
 	import Tabs from '$lib/ui/kit/Tabs.svelte';
 	import Fault from '$lib/ui/shared/Fault.svelte';
 	import { sending } from '$lib/ui/shared/sending';
+	import WhenField from '$lib/ui/shared/WhenField.svelte';
 	import ValueFields from './ValueFields.svelte';
 
 	interface Props {
@@ -220,13 +219,12 @@
 			/>
 		{/if}
 
-		<DateField
+		<WhenField
 			name="happenedAt"
 			label="When"
-			of="moment"
-			today={civilDate(now, timeZone)}
-			value={before('happenedAt') ?? localField(now, timeZone)}
-			help="In the time of the water’s place."
+			entered={before('happenedAt')}
+			{timeZone}
+			{now}
 			fault={fault('happenedAt')}
 		/>
 		<Field

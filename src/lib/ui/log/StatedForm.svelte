@@ -1,16 +1,15 @@
 <script lang="ts">
 	import { enhance } from '$app/forms';
 	import { isParameterId, PARAMETER_IDS, PARAMETERS, UNITS } from '$lib/core/quantity';
-	import { civilDate, type Instant } from '$lib/core/time';
-	import { localField } from '$lib/format/date';
+	import type { Instant } from '$lib/core/time';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Checkbox from '$lib/ui/kit/Checkbox.svelte';
 	import Choice from '$lib/ui/kit/Choice.svelte';
-	import DateField from '$lib/ui/kit/DateField.svelte';
 	import Field from '$lib/ui/kit/Field.svelte';
 	import Hidden from '$lib/ui/kit/Hidden.svelte';
 	import Fault from '$lib/ui/shared/Fault.svelte';
 	import { sending } from '$lib/ui/shared/sending';
+	import WhenField from '$lib/ui/shared/WhenField.svelte';
 
 	interface Props {
 		id: string;
@@ -93,13 +92,12 @@
 				fault={fault('source')}
 			/>
 		</div>
-		<DateField
+		<WhenField
 			name="happenedAt"
 			label="When the sample was drawn"
-			of="moment"
-			today={civilDate(now, timeZone)}
-			value={before('happenedAt') ?? localField(now, timeZone)}
-			help="In the time of the water’s place."
+			entered={before('happenedAt')}
+			{timeZone}
+			{now}
 			fault={fault('happenedAt')}
 		/>
 		<Field name="note" label="Note" maxlength={2000} value={before('note') ?? ''} />

@@ -95,7 +95,8 @@
 					>{desk.isSession ? 'Session at the bench' : 'Unfinished test'}</a
 				>
 			{/if}
-			<Menu title="Region" side="right" class="small text-muted">
+			<!-- Beside a session a phone has room for its timers alone; the same choice stands under "Units and habits". -->
+			<Menu title="Region" side="right" class="small text-muted {desk.session ? 'max-sm:hidden' : ''}">
 				{#snippet without()}
 					<li>
 						<a class="block px-4 py-2 hover:bg-paper" href="/waters/{water.id}/habits"

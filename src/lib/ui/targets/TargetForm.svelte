@@ -2,16 +2,16 @@
 	import { enhance } from '$app/forms';
 	import type { Band } from '$lib/core/judgement';
 	import { nameWithin, PARAMETERS, UNITS, type ParameterId, type UnitId } from '$lib/core/quantity';
-	import { civilDate, type Instant } from '$lib/core/time';
-	import { localField, shortDay } from '$lib/format/date';
+	import type { Instant } from '$lib/core/time';
+	import { shortDay } from '$lib/format/date';
 	import { bandInUnit, limitInUnit } from '$lib/format/quantity';
 	import Button from '$lib/ui/kit/Button.svelte';
-	import DateField from '$lib/ui/kit/DateField.svelte';
 	import Disclosure from '$lib/ui/kit/Disclosure.svelte';
 	import Field from '$lib/ui/kit/Field.svelte';
 	import Hidden from '$lib/ui/kit/Hidden.svelte';
 	import Fault from '$lib/ui/shared/Fault.svelte';
 	import { sending } from '$lib/ui/shared/sending';
+	import WhenField from '$lib/ui/shared/WhenField.svelte';
 
 	interface Props {
 		parameter: ParameterId;
@@ -94,13 +94,14 @@
 			fault={fault('source')}
 		/>
 		<div class="sm:col-span-2">
-			<DateField
+			<WhenField
 				name="fromAt"
 				label="Counts from"
-				of="moment"
-				today={civilDate(now, timeZone)}
-				value={refused?.entered.fromAt ?? localField(now, timeZone)}
+				entered={refused?.entered.fromAt}
+				{timeZone}
+				{now}
 				fault={fault('fromAt')}
+				help=""
 			/>
 		</div>
 		<div class="flex items-end">

@@ -4,6 +4,7 @@
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Checkbox from '$lib/ui/kit/Checkbox.svelte';
 	import Choice from '$lib/ui/kit/Choice.svelte';
+	import Disclosure from '$lib/ui/kit/Disclosure.svelte';
 	import { fetchSeen } from './fetch-seen';
 	import type { StackState } from './StackState.svelte';
 
@@ -74,8 +75,7 @@
 			<Button kind="bare" class={TOOL} onclick={() => stack.zoom(0.6)}>Closer</Button>
 			<Button kind="bare" class={TOOL} onclick={() => stack.zoom(1 / 0.6)}>Wider</Button>
 		</nav>
-		<details class="more ml-auto">
-			<summary class="flex min-h-12 items-center">Compare, print, save</summary>
+		<Disclosure class="more ml-auto" title="Compare, print, save" look="min-h-12">
 			<div class="grid gap-4 pt-1 pb-4 sm:grid-cols-2 lg:grid-cols-4">
 				<fieldset>
 					<legend class="small text-muted">Lay one over another</legend>
@@ -104,12 +104,12 @@
 					>
 				</p>
 			</div>
-		</details>
+		</Disclosure>
 	</div>
 </div>
 
 <style>
-	.more[open] {
+	.tools :global(.more[open]) {
 		flex-basis: 100%;
 	}
 	@media print {

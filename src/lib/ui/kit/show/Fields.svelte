@@ -47,6 +47,7 @@
 		{today}
 		help="In the time of the water’s place."
 	/>
+	<DateField label="Fed at" of="time" value="19:30" {today} />
 	<DateField label="Good until" value="31/04/2027" {today} />
 	<FileField label="Method file" accept=".json" />
 	<div>
