@@ -1,5 +1,6 @@
 import { error } from '@sveltejs/kit';
 import { toJson } from '$lib/contract/json';
+import { packed } from '$lib/contract/log';
 import { isParameterId, type ParameterId } from '$lib/core/quantity';
 import { instant } from '$lib/core/time';
 import type { PageServerLoad } from './$types';
@@ -17,5 +18,5 @@ export const load = (async ({ locals, params, url }) => {
 		what,
 		before: Number.isSafeInteger(before) && before > 0 ? instant(before) : null
 	});
-	return { entries: toJson(page.entries), older: page.older, what, everywhere };
+	return { entries: toJson(packed(page.entries)), older: page.older, what, everywhere };
 }) satisfies PageServerLoad;

@@ -1,9 +1,10 @@
 <script lang="ts">
 	import { fromJson } from '$lib/contract/json';
+	import { unpacked } from '$lib/contract/log';
 	import LogView from '$lib/ui/log/LogView.svelte';
 
 	let { data } = $props();
-	const entries = $derived(fromJson(data.entries));
+	const entries = $derived(unpacked(fromJson(data.entries)));
 </script>
 
 <svelte:head><title>Log · {data.water.name} · Tevrik</title></svelte:head>
