@@ -17,13 +17,13 @@ function namesIn(schema: unknown, found = new Set<string>()): Set<string> {
 describe('every field that can be wrong', () => {
 	// A method file is written by hand or by a program: there the path itself is what is looked for.
 	const modules = import.meta.glob<Record<string, unknown>>(
-		['../contract/*.ts', '!../contract/method.ts', '!../**/*.test.ts'],
+		['../contract/*.ts', '!../contract/method.ts', '!../contract/*.test.ts'],
 		{
 			eager: true
 		}
 	);
 	const names = [...namesIn(Object.values(modules).flatMap((m) => Object.values(m)))].sort();
-	it('is found in the contracts', () => expect(names.length).toBeGreaterThan(240));
+	it('is found in the contracts', () => expect(names.length).toBeGreaterThan(150));
 	it.each(names)('%s has words of its own', (name) => expect(hasWords(name)).toBe(true));
 });
 
