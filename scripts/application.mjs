@@ -25,6 +25,15 @@ export function runScript(script, env) {
 	return done.stdout.trim();
 }
 
+/** Brings a database to the newest schema; what was in it is copied to a file first. */
+export function migrateDatabase({ migrationUrl, applicationUser }, dumps) {
+	runScript('migrate.ts', {
+		MIGRATION_DATABASE_URL: migrationUrl,
+		TEVRIK_APPLICATION_USER: applicationUser,
+		...(dumps ? { TEVRIK_DUMPS: dumps } : {})
+	});
+}
+
 /**
  * Brings a database to the newest schema and fills it with the demo world, unless that is there.
  *
@@ -32,13 +41,9 @@ export function runScript(script, env) {
  * @param {{ dumps?: string, clock?: string }} options where records are kept before they are changed; a clock of one's own
  * @returns who the demo member is, and how old the world
  */
-export function fillDemo({ migrationUrl, applicationUser, url }, { dumps, clock } = {}) {
-	runScript('migrate.ts', {
-		MIGRATION_DATABASE_URL: migrationUrl,
-		TEVRIK_APPLICATION_USER: applicationUser,
-		...(dumps ? { TEVRIK_DUMPS: dumps } : {})
-	});
-	return JSON.parse(runScript('seed.ts', { DATABASE_URL: url, ...(clock ? { TEVRIK_CLOCK: clock } : {}) }));
+export function fillDemo(database, { dumps, clock } = {}) {
+	migrateDatabase(database, dumps);
+	return JSON.parse(runScript('seed.ts', { DATABASE_URL: database.url, ...(clock ? { TEVRIK_CLOCK: clock } : {}) }));
 }
 
 /** Builds into `folder` unless what is there was made from the same sources. */
@@ -77,6 +82,9 @@ export async function portIsFree(port, host) {
  */
 const MEMORY = process.env.TEVRIK_SMALL_MEMORY ? ['--optimize-for-size'] : ['--heap-growing-percent=50'];
 
+/** The machine itself; it is called by its name, which a passkey can be bound to. */
+export const isLoopback = (host) => host === '127.0.0.1' || host === '::1' || host === 'localhost';
+
 /** Starts the built server and waits until it answers. */
 export async function serve({
 	folder = join(ROOT, 'build'),
@@ -87,7 +95,7 @@ export async function serve({
 	log = /** @type {number | undefined} */ (undefined),
 	movable = false
 }) {
-	const origin = env.ORIGIN ?? `http://${host}:${port}`;
+	const origin = env.ORIGIN ?? `http://${isLoopback(host) ? 'localhost' : host}:${port}`;
 	const child = spawn(process.execPath, [...MEMORY, join(folder, 'index.js')], {
 		cwd: ROOT,
 		env: {

@@ -1,7 +1,8 @@
 // npm run backup [-- FOLDER]      writes one moment's state of all records to a file
 // npm run restore -- FILE --yes   puts such a file in the place of all records, or what an earlier restore kept
+// Both are about one's own records where there are any; --demo means the demo's.
 import { join } from 'node:path';
-import { ensurePackages, ensurePrograms, HOME, ROOT } from './bootstrap.mjs';
+import { ensurePackages, ensurePrograms, ROOT } from './bootstrap.mjs';
 import { dump } from './dump.mjs';
 import { reach } from './reach.mjs';
 import { restore } from './restore.mjs';
@@ -15,10 +16,10 @@ await main(async () => {
 	}
 	ensurePrograms('mariadb');
 	ensurePackages();
-	const { url, loadUrl, done } = await reach();
+	const { url, loadUrl, home, done } = await reach(args);
 	try {
 		if (what === 'restore') {
-			const kept = await restore({ url, loadUrl, file, home: HOME });
+			const kept = await restore({ url, loadUrl, file, home });
 			console.log(`Restored ${file}. The records before it are kept as ${kept}.`);
 			console.log(`To have them back: npm run restore -- ${kept} --yes`);
 		} else {

@@ -8,6 +8,8 @@ import { stop } from './say.mjs';
 export const ROOT = new URL('..', import.meta.url).pathname.replace(/\/$/, '');
 /** Where the demo keeps its records. */
 export const HOME = process.env.TEVRIK_HOME ?? join(ROOT, '.tevrik');
+/** Where one's own water is kept: apart, so that whatever is done with the demo leaves it alone. */
+export const OWN_HOME = process.env.TEVRIK_HOME ?? join(ROOT, '.tevrik-own');
 
 const PROGRAMS = {
 	mariadb: { programs: ['mariadbd', 'mariadb-install-db', 'mariadb-dump'], package: 'mariadb-server' },

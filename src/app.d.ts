@@ -1,5 +1,7 @@
 import type { FaultCode } from '$lib/core/result';
 import type { OpenWater } from '$lib/server/service/open-water';
+import type { SetCookie } from '$lib/server/account/accounts';
+import type { AccountDoor } from '$lib/server/account/door';
 import type { Person } from '$lib/server/repository/people';
 import type { Services } from '$lib/server/services';
 import type { ClockSetting } from '$lib/server/clock';
@@ -15,6 +17,10 @@ declare global {
 		interface Locals {
 			services: Services;
 			person: Person | null;
+			/** Null where nobody has an account: in the demo. */
+			accounts: AccountDoor | null;
+			/** Hands the cookies of an account to the browser. */
+			setCookies: (cookies: readonly SetCookie[]) => void;
 			clockSetting: ClockSetting | null;
 			preferences: Preferences;
 			/** What failed passes by itself: the records are away or busy. */

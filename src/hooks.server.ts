@@ -14,23 +14,28 @@ import { PREFERENCES_COOKIE, readPreferences } from '$lib/contract/preferences';
 import { BRITISH, type Reader } from '$lib/contract/reader';
 import { readBy } from '$lib/format/reader';
 import { clockSetting, idMaker, serverClock } from '$lib/server/clock';
+import { openAccounts, type SetCookie } from '$lib/server/account/accounts';
+import { accountDoor } from '$lib/server/account/door';
 import { connect } from '$lib/server/db/connect';
 import { createLimiter } from '$lib/server/limiter';
 import { openPool, workerFile } from '$lib/server/reckon/pool';
 import { createServices } from '$lib/server/services';
 import { SESSION_DAYS } from '$lib/server/service/sign-in';
+import type { PooledDeps } from '$lib/server/service/deps';
 import { once } from '$lib/server/lazy';
 import { intoLitres } from '$lib/server/validation/in-litres';
 
 const log = pino({ name: 'tevrik', level: process.env.TEVRIK_LOG_LEVEL ?? 'warn' });
 
 const SESSION_COOKIE = 'tevrik_session';
+/** As the library for accounts calls it. */
+const ACCOUNT_COOKIE = 'tevrik.session_token';
 /** Generous for a person, tight for a script gone wild. */
 const REQUESTS_PER_MINUTE = Number(process.env.TEVRIK_REQUESTS_PER_MINUTE ?? 600);
 
 function wire() {
 	const url = process.env.DATABASE_URL;
-	if (!url) throw new Error('DATABASE_URL is not set; start Tevrik with "npm run demo"');
+	if (!url) throw new Error('DATABASE_URL is not set; start Tevrik with "npm start" or "npm run demo"');
 	const setting = clockSetting(process.env.TEVRIK_CLOCK, performance.timeOrigin + performance.now());
 	const clock = serverClock(setting);
 	if (setting) {
@@ -43,18 +48,19 @@ function wire() {
 	const connection = connect(url);
 	const threads = workerFile(process.argv[1]);
 	const pool = threads ? openPool(threads, url) : null;
+	const deps: PooledDeps = {
+		db: connection.db,
+		clock,
+		newId: idMaker(clock),
+		report: (fault, about) => log.error({ about, message: fault.message, stack: fault.stack })
+	};
+	const secret = process.env.TEVRIK_SECRET;
 	return {
 		setting,
 		pool,
-		services: createServices(
-			{
-				db: connection.db,
-				clock,
-				newId: idMaker(clock),
-				report: (fault, about) => log.error({ about, message: fault.message, stack: fault.stack })
-			},
-			pool ? (task) => pool.run(task) : undefined
-		),
+		services: createServices(deps, pool ? (task) => pool.run(task) : undefined),
+		// The demo has no accounts: whoever sits at its machine is its keeper.
+		accounts: secret ? accountDoor(deps, openAccounts(connection.db, secret)) : null,
 		limiter: createLimiter(clock, REQUESTS_PER_MINUTE),
 		hosts: new Set(
 			[
@@ -101,11 +107,27 @@ export const init: ServerInit = () => {
 	process.once('sveltekit:shutdown', () => void own.close());
 };
 
-/** `localhost` and the loopback address are one place; cookies and Origin checks need it under one name. */
+/**
+ * `localhost` and the loopback address are one place; cookies and Origin checks need it under one name. It is the name
+ * and not the number, since a passkey can be bound to no number.
+ */
 function canonicalAddress(url: URL, hosts: ReadonlySet<string>): string | null {
-	if (url.hostname !== 'localhost') return null;
-	const host = url.host.replace('localhost', '127.0.0.1');
+	if (url.hostname !== '127.0.0.1' && url.hostname !== '[::1]') return null;
+	const host = url.host.replace(url.hostname, 'localhost');
 	return hosts.has(host) ? `${url.protocol}//${host}${url.pathname}${url.search}` : null;
+}
+
+/** Cookies of an account, each as safe as the way it came. */
+function setCookies({ cookies, url }: RequestEvent, given: readonly SetCookie[]): void {
+	for (const { name, value, maxAge } of given) {
+		cookies.set(name, value, {
+			path: '/',
+			httpOnly: true,
+			sameSite: 'lax',
+			secure: url.protocol === 'https:',
+			...(maxAge === null ? {} : { maxAge })
+		});
+	}
 }
 
 function tooOften(): Response {
@@ -185,6 +207,7 @@ function compressed(request: Request, response: Response): Response {
 }
 
 export const handle: Handle = ({ event, resolve }) => {
+	event.locals.accounts = null;
 	event.locals.preferences = readPreferences(
 		event.cookies.get(PREFERENCES_COOKIE),
 		event.request.headers.get('accept-language')
@@ -211,7 +234,14 @@ const answer: Handle = async ({ event, resolve }) => {
 	event.locals.services = services;
 	event.locals.clockSetting = wired.setting;
 	const token = event.cookies.get(SESSION_COOKIE);
+	event.locals.accounts = wired.accounts;
+	event.locals.setCookies = (cookies) => setCookies(event, cookies);
 	event.locals.person = token ? await services.personOfToken(token) : null;
+	if (!event.locals.person && wired.accounts) {
+		const { person, cookies } = await wired.accounts.whoAsks(event.request.headers);
+		event.locals.person = person;
+		setCookies(event, cookies);
+	}
 	const wantsPage = event.request.headers.get('accept')?.includes('text/html') ?? false;
 	// An address that leads nowhere leaves nothing behind.
 	const leadsSomewhere = event.route.id !== null;
@@ -260,10 +290,8 @@ const answer: Handle = async ({ event, resolve }) => {
 	if (!response.headers.has('cache-control')) response.headers.set('cache-control', 'private, no-cache');
 	response.headers.set('x-content-type-options', 'nosniff');
 	response.headers.set('referrer-policy', 'same-origin');
-	return compressed(
-		event.request,
-		ofSession(event.request, response, event.cookies.get(SESSION_COOKIE) ?? '')
-	);
+	const session = event.cookies.get(SESSION_COOKIE) ?? event.cookies.get(ACCOUNT_COOKIE) ?? '';
+	return compressed(event.request, ofSession(event.request, response, session));
 };
 
 const DATABASE_AWAY = new Set([

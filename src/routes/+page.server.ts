@@ -2,9 +2,12 @@ import { error, redirect } from '@sveltejs/kit';
 import type { PageServerLoad } from './$types';
 
 export const load = (async ({ locals }) => {
-	if (!locals.person) error(401, { message: 'You are not signed in.', code: 'not-signed-in' });
+	if (!locals.person) {
+		if (locals.accounts) redirect(307, '/sign-in');
+		error(401, { message: 'You are not signed in.', code: 'not-signed-in' });
+	}
 	const waterId = await locals.services.firstWater(locals.person);
-	if (!waterId)
-		error(404, { message: 'You are not a member of any site with a water yet.', code: 'not-found' });
-	redirect(307, `/waters/${waterId}/today`);
+	if (waterId) redirect(307, `/waters/${waterId}/today`);
+	if (locals.accounts) redirect(307, '/begin/water');
+	error(404, { message: 'You are not a member of any site with a water yet.', code: 'not-found' });
 }) satisfies PageServerLoad;

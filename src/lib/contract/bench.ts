@@ -27,6 +27,8 @@ export interface BenchOffer {
 	readonly lastUsedAt: Instant | null;
 	/** Made at this site, not shipped. */
 	readonly own: boolean;
+	/** Ticked as "like this one": it runs by a common leaflet, and the one in the box was not entered yet. */
+	readonly common: boolean;
 	/** The person has carried it out before; a first run is led through every hand movement. */
 	readonly practised: boolean;
 }

@@ -98,6 +98,14 @@ const TEXTS: Readonly<Record<FaultCode, Words>> = {
 	'already-corrected': () => 'This reading was corrected already. Correct the newer one instead.',
 	unchanged: () => 'The reading is the same as before. Change it, or go back.',
 	'invalid-field': (d, field) => `${fieldWords(field)} ${ruleWords(String(d.rule), String(d.limit ?? ''))}.`,
+	'name-taken': () => 'Somebody here has this name already. Add another letter or a second name.',
+	'email-taken': () => 'An account with this address is there already. Sign in with it, or leave the field empty.',
+	'wrong-sign-in': () => 'The name or the password is not right. Nothing was changed; try again.',
+	'too-many-tries': () => 'That was tried too often. Wait a minute, then try again.',
+	'link-over': () =>
+		'This link was used, or its time is over. If you made the account, sign in; else start Tevrik again for a new link.',
+	'begun-already': () => 'A water was begun already. It is kept; you can change all of it under Waters.',
+	'ends-before-begin': () => 'That is before this water was begun. Choose a later time.',
 	'target-reversed': (d, field) =>
 		field === 'aim'
 			? `The aim must lie between ${d.low} and ${d.high}.`

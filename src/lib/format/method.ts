@@ -17,6 +17,22 @@ export const KIND_NAMES: Readonly<Record<MethodKind, string>> = {
 	stated: 'from elsewhere'
 };
 
+/** A kit by what one holds in one's hand. */
+export const LIKE_THIS: Readonly<Record<MethodKind, string>> = {
+	'syringe-titration': 'syringe',
+	'drop-titration': 'drops, counted',
+	'back-titration': 'drops, back',
+	'paired-titration': 'one vial, two syringes',
+	difference: 'hardness less calcium',
+	'colour-card': 'colour card',
+	comparator: 'comparator',
+	display: 'display',
+	'scale-line': 'line on glass',
+	float: 'float',
+	thermometer: 'thermometer',
+	stated: 'elsewhere'
+};
+
 function titrationWords(titration: Titration): string {
 	const { worth, meter } = titration;
 	const one = meter.kind === 'drops' ? '1 drop' : '1 mL';

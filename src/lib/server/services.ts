@@ -30,7 +30,7 @@ import { keepPhotograph, readPhotograph, takePhotographBack } from './service/ke
 import { keepReading } from './service/keep-reading.ts';
 import { logCsv } from './service/log-csv.ts';
 import { deriveAgain, previewDerivation } from './service/derive-again.ts';
-import { firstWater, openWater, type OpenWater } from './service/open-water.ts';
+import { firstWater, openWater, ownWater, type OpenWater } from './service/open-water.ts';
 import { kitOfReading } from './service/run-kit.ts';
 import { readLog, readRecentEvents } from './service/read-log.ts';
 import { readMethod, readMethods } from './service/read-methods.ts';
@@ -43,6 +43,10 @@ import { readLimits, setLimit } from './service/daily-limits.ts';
 import { changePlan, noteStep, startPlan } from './service/run-plan.ts';
 import { readSupplements, saveSupplement } from './service/supplements.ts';
 import { setTarget } from './service/set-target.ts';
+import { addWater, beginSite } from './service/water/add-water.ts';
+import { changeWater, orderWaters } from './service/water/change-water.ts';
+import { chooseKits, readKits } from './service/water/choose-kits.ts';
+import { readWaters } from './service/water/read-waters.ts';
 import { personOfToken, startSession } from './service/sign-in.ts';
 
 /** Leaves out the first argument, which every use case takes: what it stands on. */
@@ -70,6 +74,9 @@ function askingOf({ reach, water }: Pick<OpenWater, 'reach' | 'water'>) {
 	return { reached, reach };
 }
 
+/** Those that were not taken down. */
+const running = (reach: readonly Reached[]) => reach.filter((r) => r.water.endedAt === null);
+
 /** The day of each water; null of one that cannot be judged, which takes none of the others with it. */
 async function daysOf(
 	deps: PooledDeps,
@@ -95,7 +102,7 @@ async function calendarOf(
 	scope: SiteScope,
 	reach: readonly Reached[]
 ): Promise<string> {
-	const tanks = reach.filter((r) => r.scope.siteId === scope.siteId && r.water.kind === 'tank');
+	const tanks = running(reach).filter((r) => r.scope.siteId === scope.siteId && r.water.kind === 'tank');
 	const days = await daysOf(deps, keeper, tanks);
 	return siteCalendar(
 		scope,
@@ -125,8 +132,8 @@ export function createServices(deps: PooledDeps, run: (task: Task) => Promise<Do
 			}
 		},
 		/** A line for each water that a person may see. */
-		readLines: async ({ reach }: OpenWater) => linesOf(await daysOf(deps, keeper, reach)),
-		readBoard: async ({ reach }: OpenWater) => boardOf(await daysOf(deps, keeper, reach)),
+		readLines: async ({ reach }: OpenWater) => linesOf(await daysOf(deps, keeper, running(reach))),
+		readBoard: async ({ reach }: OpenWater) => boardOf(await daysOf(deps, keeper, running(reach))),
 		siteCalendar: ({ scope, reach }: OpenWater) => calendarOf(deps, keeper, scope, reach),
 		/** By a private address; null where that was revoked, or never was. */
 		feedCalendar: async (token: string) => {
@@ -141,9 +148,17 @@ export function createServices(deps: PooledDeps, run: (task: Task) => Promise<Do
 		startSession: bind(deps, startSession),
 		openWater: bind(deps, openWater),
 		firstWater: bind(deps, firstWater),
+		ownWater: bind(deps, ownWater),
 		saveSettings: bind(deps, saveSettings),
 		saveProfile: bind(deps, saveProfile),
 		takeProfile: bind(deps, takeProfile),
+		beginSite: bind(deps, beginSite),
+		addWater: bind(deps, addWater),
+		changeWater: bind(deps, changeWater),
+		orderWaters: bind(deps, orderWaters),
+		readWaters: bind(deps, readWaters),
+		readKits: bind(deps, readKits),
+		chooseKits: bind(deps, chooseKits),
 		readProfiles: bind(deps, readProfiles),
 		settingsOf: (scope: SiteScope, waterId: string) => judgementSettings(deps.db, scope, waterId),
 		changeFeed: bind(deps, changeFeed),

@@ -1,5 +1,6 @@
 /** What doses and exchanges do to a water; one mass balance for all that look back or ahead. */
 export { afterWaterChange } from './water-change.ts';
+export { CM_PER_INCH, ROCKWORK_IDS, volumeOfGlass, type Glass, type RockworkId } from './volume-of-glass.ts';
 export {
 	inputsOf,
 	steadyInputAt,

@@ -262,6 +262,18 @@ export const CONVENTIONS = {
 		'net volume guessed from the glass',
 		'rock, sand and the fill line are guessed'
 	),
+	glassMeasure: assumption(
+		0.5,
+		'cm, standard uncertainty',
+		'a side of a tank by a tape measure',
+		'the glass itself, and whether one measures inside or out'
+	),
+	sumpVolume: assumption(
+		0.15,
+		'relative standard uncertainty',
+		'what a sump holds while the pumps run',
+		'its fill line moves with what runs back'
+	),
 	knownVolume: assumption(
 		0.04,
 		'relative standard uncertainty',

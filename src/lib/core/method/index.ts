@@ -20,6 +20,7 @@ export {
 export { correctedValue, type CorrectedValue, type KitCorrection } from './kit-correction.ts';
 export { withDropper, titrantReagentOf, DROPPER_STATES, type Dropper, type DropperState } from './dropper.ts';
 export { lookUp, chart, type Chart, type ChartPoint, type ChartLookup } from './chart.ts';
+export { tableDoubts, type TableDoubt } from './table-doubts.ts';
 export {
 	stepInterval,
 	spacingOf,

@@ -10,7 +10,7 @@ export {
 	type Instant,
 	type Clock
 } from './instant.ts';
-export { civilDate, endOfDay, instantOnDay, offsetMinutes, type CivilDate } from './zone.ts';
+export { civilDate, endOfDay, instantOnDay, isZone, offsetMinutes, type CivilDate } from './zone.ts';
 export { instantOfLocal } from './local-time.ts';
 export { inOrderByNow, isFuture, type NamedTime } from './order.ts';
-export { typedDay, typedMoment, typedTime, type DateOrder } from './typed.ts';
+export { minuteOfTime, timeOfMinute, typedDay, typedMoment, typedTime, type DateOrder } from './typed.ts';

@@ -93,3 +93,15 @@ export function typedMoment(text: string, order: DateOrder, today: CivilDate | n
 	const time = parts && typedTime(parts[2]!);
 	return day && time ? `${day}T${time}` : null;
 }
+
+/** Minutes after midnight of a time as `typedTime` gives it: "19:30" is 1170. */
+export function minuteOfTime(time: string): number {
+	const [hours = 0, minutes = 0] = time.split(':').map(Number);
+	return hours * 60 + minutes;
+}
+
+/** The time of a minute after midnight: 1170 is "19:30". */
+export function timeOfMinute(minute: number): string {
+	const two = (n: number) => String(n).padStart(2, '0');
+	return `${two(Math.floor(minute / 60))}:${two(minute % 60)}`;
+}

@@ -102,3 +102,13 @@ export function instantOnDay(day: CivilDate, time: string, timeZone: string): In
 export function endOfDay(at: Instant, timeZone: string): Instant {
 	return instantOnDay(civilDate(at, timeZone), '23:59', timeZone);
 }
+
+/** Whether a name is one of the zones that the platform knows, such as "Europe/Berlin". */
+export function isZone(name: string): boolean {
+	if (name === '' || name.length > 60) return false;
+	try {
+		return new Intl.DateTimeFormat('en', { timeZone: name }).resolvedOptions().timeZone !== '';
+	} catch {
+		return false;
+	}
+}

@@ -32,11 +32,23 @@ const CHANGEABLE = [
 	'water',
 	'water_volume',
 	'water_profile',
+	'water_lights',
+	'beginning',
 	'method_version',
 	'site_method',
 	'bench_session',
 	'calendar_feed',
 	'revision'
+];
+/** What comes and goes: who is signed in, and what can be reckoned again. */
+const PASSING = [
+	'sign_in_session',
+	'kept_track',
+	'auth_user',
+	'auth_session',
+	'auth_account',
+	'auth_verification',
+	'person_account'
 ];
 
 /**
@@ -53,8 +65,8 @@ export async function grantToApplication(migrationUrl: string, applicationUser: 
 		for (const table of CHANGEABLE)
 			await connection.query(`grant select, insert, update on \`${table}\` to ${to}`);
 		await connection.query(`grant select, insert, update (\`current\`) on \`result\` to ${to}`);
-		await connection.query(`grant select, insert, update, delete on \`sign_in_session\` to ${to}`);
-		await connection.query(`grant select, insert, update, delete on \`kept_track\` to ${to}`);
+		for (const table of PASSING)
+			await connection.query(`grant select, insert, update, delete on \`${table}\` to ${to}`);
 	} finally {
 		await connection.end();
 	}

@@ -44,12 +44,24 @@ export async function addMembership(db: Reader, row: typeof membership.$inferIns
 export async function addWater(
 	db: Reader,
 	row: typeof water.$inferInsert,
-	setting: { volumeId: string; netVolumeL: number | null; profileId: string; profile: ProfileId | null }
+	setting: {
+		volumeId: string;
+		netVolumeL: number | null;
+		/** Standard uncertainty of the volume; left out where nobody said. */
+		uL?: number;
+		profileId: string;
+		profile: ProfileId | null;
+	}
 ): Promise<void> {
 	await db.insert(water).values(row);
 	const dated = { siteId: row.siteId, waterId: row.id, fromAt: row.startedAt, receivedAt: row.createdAt };
 	if (setting.netVolumeL !== null) {
-		await db.insert(waterVolume).values({ ...dated, id: setting.volumeId, netVolumeL: setting.netVolumeL });
+		await db.insert(waterVolume).values({
+			...dated,
+			id: setting.volumeId,
+			netVolumeL: setting.netVolumeL,
+			uL: setting.uL ?? null
+		});
 	}
 	if (setting.profile !== null) {
 		await db.insert(waterProfile).values({ ...dated, id: setting.profileId, profile: setting.profile });

@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { and, desc, eq, inArray } from 'drizzle-orm';
+import { and, desc, eq, inArray, isNull } from 'drizzle-orm';
 import type { Method } from '$lib/core/method';
 import type { Instant } from '$lib/core/time';
 import { methodVersion, site, siteMethod } from '../db/schema/index.ts';
@@ -93,7 +93,7 @@ export async function versionsOf(db: Reader, scope: SiteScope, code: string): Pr
 /** The newest adopted version of every method. */
 export async function adoptedMethods(db: Reader, scope: SiteScope): Promise<AdoptedMethod[]> {
 	const rows = await adopted(db)
-		.where(eq(siteMethod.siteId, scope.siteId))
+		.where(and(eq(siteMethod.siteId, scope.siteId), isNull(siteMethod.leftAt)))
 		.orderBy(methodVersion.code, desc(methodVersion.version));
 	const newest = new Map<string, AdoptedMethod>();
 	for (const adopted of await adoptedOf(db, rows)) {
@@ -139,16 +139,52 @@ export async function adoptMethod(
 	db: Reader,
 	row: { siteId: string; id: string; methodVersionId: string; adoptedAt: Instant }
 ): Promise<boolean> {
-	const [known] = await db
-		.select({ id: siteMethod.id })
-		.from(siteMethod)
-		.where(and(eq(siteMethod.siteId, row.siteId), eq(siteMethod.methodVersionId, row.methodVersionId)));
-	if (known) return false;
+	const own = and(eq(siteMethod.siteId, row.siteId), eq(siteMethod.methodVersionId, row.methodVersionId));
+	const [known] = await db.select({ leftAt: siteMethod.leftAt }).from(siteMethod).where(own);
+	if (known) {
+		if (known.leftAt !== null) await db.update(siteMethod).set({ leftAt: null }).where(own);
+		return known.leftAt !== null;
+	}
 	await db.insert(siteMethod).values(row);
 	return true;
 }
 
-export async function siteIds(db: Reader): Promise<string[]> {
-	const rows = await db.select({ id: site.id }).from(site);
-	return rows.map((r) => r.id);
+/** Does not offer any version of a method any more; what was read by it keeps it. */
+export async function leaveMethod(db: Reader, scope: SiteScope, code: string, at: Instant): Promise<void> {
+	const versions = db.select({ id: methodVersion.id }).from(methodVersion).where(eq(methodVersion.code, code));
+	await db
+		.update(siteMethod)
+		.set({ leftAt: at })
+		.where(
+			and(
+				eq(siteMethod.siteId, scope.siteId),
+				isNull(siteMethod.leftAt),
+				inArray(siteMethod.methodVersionId, versions)
+			)
+		);
+}
+
+/** Every site, and whether it has all shipped kits or those that its people chose. */
+export async function takingSites(
+	db: Reader
+): Promise<{ readonly id: string; readonly takesShipped: 'all' | 'chosen' }[]> {
+	return db.select({ id: site.id, takesShipped: site.takesShipped }).from(site);
+}
+
+export async function takesShipped(db: Reader, scope: SiteScope): Promise<'all' | 'chosen'> {
+	const [found] = await db
+		.select({ takes: site.takesShipped })
+		.from(site)
+		.where(eq(site.id, scope.siteId));
+	return found?.takes ?? 'all';
+}
+
+/** Codes of all methods that a site offers. */
+export async function offeredCodes(db: Reader, siteId: string): Promise<ReadonlySet<string>> {
+	const rows = await db
+		.selectDistinct({ code: methodVersion.code })
+		.from(siteMethod)
+		.innerJoin(methodVersion, eq(methodVersion.id, siteMethod.methodVersionId))
+		.where(and(eq(siteMethod.siteId, siteId), isNull(siteMethod.leftAt)));
+	return new Set(rows.map((r) => r.code));
 }

@@ -36,7 +36,15 @@ function activeAt(personId: string, now: Instant) {
 /** A water that a person may go to, with the right to it, and how often it and its site were changed. */
 export interface Reached {
 	readonly scope: SiteScope;
-	readonly water: { readonly id: string; readonly name: string; readonly kind: WaterKind };
+	readonly water: {
+		readonly id: string;
+		readonly name: string;
+		readonly kind: WaterKind;
+		/** When it was taken down; null while it runs. */
+		readonly endedAt: Instant | null;
+	};
+	/** Of the made-up world, which is only looked at. */
+	readonly madeUp: boolean;
 	readonly revisions: { readonly site: number; readonly water: number };
 }
 
@@ -53,7 +61,8 @@ export async function reachOf(db: Reader, personId: string, now: Instant): Promi
 	const rows = await db
 		.select({
 			scope: scopeColumns,
-			water: { id: water.id, name: water.name, kind: water.kind },
+			water: { id: water.id, name: water.name, kind: water.kind, endedAt: water.endedAt },
+			madeUp: site.madeUp,
 			ofSite: ofSite.counter,
 			ofWater: ofWater.counter
 		})
@@ -63,13 +72,20 @@ export async function reachOf(db: Reader, personId: string, now: Instant): Promi
 		.leftJoin(ofSite, eq(ofSite.id, water.siteId))
 		.leftJoin(ofWater, eq(ofWater.id, water.id))
 		.where(activeAt(personId, now))
-		.orderBy(sql`${membership.role} <> 'keeper'`, site.name, water.id);
+		.orderBy(
+			sql`${membership.role} <> 'keeper'`,
+			site.madeUp,
+			site.name,
+			sql`${water.endedAt} is not null`,
+			water.place,
+			water.id
+		);
 	const scopes = new Map<string, SiteScope>();
-	return rows.map(({ scope, water, ofSite, ofWater }) => {
+	return rows.map(({ scope, water, madeUp, ofSite, ofWater }) => {
 		const own = scopes.get(scope.siteId) ?? (scope as SiteScope);
 		scopes.set(scope.siteId, own);
 		// What was never changed since counting began stands at nought.
-		return { scope: own, water, revisions: { site: ofSite ?? 0, water: ofWater ?? 0 } };
+		return { scope: own, water, madeUp, revisions: { site: ofSite ?? 0, water: ofWater ?? 0 } };
 	});
 }
 

@@ -1,9 +1,9 @@
-import { and, desc, eq, lte } from 'drizzle-orm';
+import { and, desc, eq, lte, type SQL } from 'drizzle-orm';
 import type { DatedVolume } from '$lib/core/balance';
 import type { Band, ProfileId } from '$lib/core/judgement';
 import type { ParameterId } from '$lib/core/quantity';
 import type { Instant } from '$lib/core/time';
-import { target, water, waterProfile, waterVolume } from '../db/schema/index.ts';
+import { target, water, waterLights, waterProfile, waterVolume } from '../db/schema/index.ts';
 import type { Reader } from './database.ts';
 import type { SiteScope } from './scope.ts';
 
@@ -13,16 +13,28 @@ export interface Water {
 	readonly kind: 'tank' | 'new-mix' | 'source' | 'collected';
 	readonly hasAnimals: boolean;
 	readonly startedAt: Instant;
-	/** Minutes after midnight, in the site's zone; null where nobody said. */
-	readonly lightsOnMinute: number | null;
-	readonly lightsOffMinute: number | null;
+	/** When it was entered here. */
+	readonly knownSince: Instant;
+	/** When it was taken down; null while it runs. */
+	readonly endedAt: Instant | null;
+	/** All hours of light that it had, the earliest first. */
+	readonly lights: readonly DatedLights[];
 	/** Null where no volume is known (a source, a bottle). */
 	readonly netVolumeL: number | null;
+	/** Standard uncertainty of the volume; null where nobody said how it is known. */
+	readonly volumeUL: number | null;
 	/** All that it had, by which what was done then is reckoned. */
 	readonly volumes: readonly DatedVolume[];
 	readonly profile: ProfileId | null;
 	/** How often it and its site were changed, where the records are read in one snapshot: what is kept is kept by it. */
 	readonly revision?: string;
+}
+
+/** Minutes after midnight, in the site's zone; both null where there is no light, or nobody said. */
+export interface DatedLights {
+	readonly fromAt: Instant;
+	readonly onMinute: number | null;
+	readonly offMinute: number | null;
 }
 
 export interface DatedBand extends Band {
@@ -37,15 +49,19 @@ const waterColumns = {
 	kind: water.kind,
 	hasAnimals: water.hasAnimals,
 	startedAt: water.startedAt,
-	lightsOnMinute: water.lightsOnMinute,
-	lightsOffMinute: water.lightsOffMinute
+	knownSince: water.createdAt,
+	endedAt: water.endedAt
 };
 
 export async function watersOf(
 	db: Reader,
 	scope: SiteScope
-): Promise<Pick<Water, 'id' | 'name' | 'kind' | 'hasAnimals' | 'startedAt'>[]> {
-	return db.select(waterColumns).from(water).where(eq(water.siteId, scope.siteId)).orderBy(water.id);
+): Promise<Pick<Water, 'id' | 'name' | 'kind' | 'hasAnimals' | 'startedAt' | 'endedAt'>[]> {
+	return db
+		.select(waterColumns)
+		.from(water)
+		.where(eq(water.siteId, scope.siteId))
+		.orderBy(water.place, water.id);
 }
 
 /** The water as it is at a time: its volume and profile are those in force then. */
@@ -56,7 +72,14 @@ export async function waterAt(
 	at: Instant
 ): Promise<Water | null> {
 	const rows = await db
-		.select({ ...waterColumns, netVolumeL: waterVolume.netVolumeL, profile: waterProfile.profile })
+		.select({
+			...waterColumns,
+			begunOn: water.lightsOnMinute,
+			begunOff: water.lightsOffMinute,
+			netVolumeL: waterVolume.netVolumeL,
+			volumeUL: waterVolume.uL,
+			profile: waterProfile.profile
+		})
 		.from(water)
 		.leftJoin(
 			waterVolume,
@@ -75,16 +98,55 @@ export async function waterAt(
 			)
 		)
 		.where(and(eq(water.siteId, scope.siteId), eq(water.id, waterId)))
-		.orderBy(desc(waterVolume.fromAt), desc(waterProfile.fromAt))
+		.orderBy(
+			desc(waterVolume.fromAt),
+			desc(waterVolume.receivedAt),
+			desc(waterProfile.fromAt),
+			desc(waterProfile.receivedAt)
+		)
 		.limit(1);
-	const found = rows[0];
-	if (!found) return null;
+	const row = rows[0];
+	if (!row) return null;
+	const { begunOn, begunOff, ...found } = row;
 	const volumes = await db
 		.select({ fromAt: waterVolume.fromAt, litres: waterVolume.netVolumeL })
 		.from(waterVolume)
 		.where(and(eq(waterVolume.siteId, scope.siteId), eq(waterVolume.waterId, waterId)))
-		.orderBy(waterVolume.fromAt);
-	return { ...found, volumes };
+		.orderBy(waterVolume.fromAt, waterVolume.receivedAt);
+	const changed = await db
+		.select({ fromAt: waterLights.fromAt, onMinute: waterLights.onMinute, offMinute: waterLights.offMinute })
+		.from(waterLights)
+		.where(and(eq(waterLights.siteId, scope.siteId), eq(waterLights.waterId, waterId)))
+		.orderBy(waterLights.fromAt, waterLights.receivedAt);
+	const begun = { fromAt: found.startedAt, onMinute: begunOn, offMinute: begunOff };
+	return { ...found, volumes, lights: [begun, ...changed] };
+}
+
+/** What a water is called, whether something lives in it, where it stands, whether it runs: as it is now. */
+export async function renewWater(
+	db: Reader,
+	scope: SiteScope,
+	waterId: string,
+	set: Partial<Pick<typeof water.$inferInsert, 'name' | 'hasAnimals' | 'endedAt' | 'place'>>
+): Promise<void> {
+	const own: SQL | undefined = and(eq(water.siteId, scope.siteId), eq(water.id, waterId));
+	await db.update(water).set(set).where(own);
+}
+
+export async function addVolume(
+	db: Reader,
+	scope: SiteScope,
+	row: Omit<typeof waterVolume.$inferInsert, 'siteId'>
+): Promise<void> {
+	await db.insert(waterVolume).values({ ...row, siteId: scope.siteId });
+}
+
+export async function addLights(
+	db: Reader,
+	scope: SiteScope,
+	row: Omit<typeof waterLights.$inferInsert, 'siteId'>
+): Promise<void> {
+	await db.insert(waterLights).values({ ...row, siteId: scope.siteId });
 }
 
 /** Every band ever set, newest first: the first of a parameter whose time has come is in force. */

@@ -206,10 +206,12 @@ function minuteOfDay(at: Instant, timeZone: string): number {
 	return ((minutes % MINUTES_PER_DAY) + MINUTES_PER_DAY) % MINUTES_PER_DAY;
 }
 
-function litBy(water: Water, timeZone: string): ((at: Instant) => boolean) | null {
-	const { lightsOnMinute: on, lightsOffMinute: off } = water;
-	if (on === null || off === null) return null;
+/** Whether the light was on at a time, by the hours that it had then; null where nobody said. */
+function litBy({ lights }: Water, timeZone: string): ((at: Instant) => boolean) | null {
+	if (lights.every((l) => l.onMinute === null)) return null;
 	return (at) => {
+		const { onMinute: on, offMinute: off } = lights.findLast((l) => l.fromAt <= at) ?? lights[0]!;
+		if (on === null || off === null) return false;
 		const minute = minuteOfDay(at, timeZone);
 		return on <= off ? minute >= on && minute < off : minute >= on || minute < off;
 	};
@@ -394,14 +396,21 @@ async function judgeAnew(deps: Deps, scope: SiteScope, water: Water): Promise<Ju
 		rows,
 		untested,
 		stage:
-			water.kind === 'tank'
-				? stageOf({ profile: water.profile, startedAt: water.startedAt, now, lastReadAt })
+			water.kind === 'tank' && water.endedAt === null
+				? stageOf({
+						profile: water.profile,
+						startedAt: water.startedAt,
+						now,
+						// That nobody told of it before it was entered is no neglect.
+						lastReadAt: lastReadAt ?? water.knownSince
+					})
 				: null,
 		cycle: cycleOf(base, methods),
 		findings: findingsOf(RULES, facts, new Set(settings.rulesOff)),
 		free: freeOf(water, results, now),
 		panels: openPanels(events, results, new Set(cadence.usual), now),
-		due: testsDue(water, cadence),
+		// Of one that was taken down nothing is asked.
+		due: water.endedAt === null ? testsDue(water, cadence) : [],
 		cadence,
 		lastReadAt,
 		leftOut: allLeftOut(read, estimates)

@@ -8,7 +8,7 @@ import {
 import { bandsIn, PROFILES, stageOf, type Band } from '$lib/core/judgement';
 import type { ParameterId } from '$lib/core/quantity';
 import { fail, ok, type Result } from '$lib/core/result';
-import { instant } from '$lib/core/time';
+import { instant, type Instant } from '$lib/core/time';
 import type { Reader } from '../repository/database.ts';
 import {
 	addOwnProfile,
@@ -73,7 +73,7 @@ export async function readProfiles(deps: Deps, scope: SiteScope): Promise<readon
 async function bandsOfProfile(
 	tx: Reader,
 	scope: SiteScope,
-	{ profile }: TakeProfile,
+	{ profile }: Pick<TakeProfile, 'profile'>,
 	startedAt: Parameters<typeof stageOf>[0]['startedAt'],
 	now: Parameters<typeof stageOf>[0]['now']
 ): Promise<{ readonly source: string; readonly bands: readonly [ParameterId, Band][] } | null> {
@@ -93,6 +93,37 @@ async function bandsOfProfile(
 		: null;
 }
 
+/** Gives a water the bands of a profile from a time on, and of a shipped one its kind; null where there is no such one. */
+export async function giveProfile(
+	tx: Reader,
+	scope: SiteScope,
+	{ water, command, now, newId }: {
+		readonly water: { readonly id: string; readonly startedAt: Instant };
+		readonly command: Pick<TakeProfile, 'profile'> & { readonly fromAt: Instant };
+		readonly now: Instant;
+		readonly newId: () => string;
+	}
+): Promise<number | null> {
+	const taken = await bandsOfProfile(tx, scope, command, water.startedAt, now);
+	if (!taken) return null;
+	const row = { waterId: water.id, fromAt: command.fromAt, receivedAt: now };
+	if (command.profile.kind === 'shipped') {
+		await addWaterProfile(tx, scope, { ...row, id: newId(), profile: command.profile.id });
+	}
+	const set = async (parameter: ParameterId, band: Band, source: string) =>
+		addTarget(tx, scope, { ...row, id: newId(), parameter, ...band, source });
+	for (const [parameter, band] of taken.bands) await set(parameter, band, taken.source);
+	if (command.profile.kind === 'shipped') {
+		const judged = new Set(taken.bands.map(([p]) => p));
+		const before = new Set((await targetsOf(tx, scope, water.id)).map((t) => t.parameter));
+		const none = { low: null, high: null, aim: null };
+		for (const parameter of before) {
+			if (!judged.has(parameter)) await set(parameter, none, taken.source);
+		}
+	}
+	return taken.bands.length;
+}
+
 /**
  * A water takes a profile from a time on: its bands at once and, of a shipped one, its kind and stage. Parameters that a
  * shipped profile does not judge lose their band; one of the keeper's own leaves them as they were.
@@ -107,24 +138,9 @@ export async function takeProfile(
 		const now = within.clock.now();
 		const water = await waterAt(tx, scope, command.waterId, now);
 		if (!water) return fail('unknown-item', 'waterId');
-		const taken = await bandsOfProfile(tx, scope, command, water.startedAt, now);
-		if (!taken) return fail('unknown-item', 'profile');
-		const fromAt = instant(command.fromAt);
-		const row = { waterId: water.id, fromAt, receivedAt: now };
-		if (command.profile.kind === 'shipped') {
-			await addWaterProfile(tx, scope, { ...row, id: within.newId(), profile: command.profile.id });
-		}
-		const set = async (parameter: ParameterId, band: Band, source: string) =>
-			addTarget(tx, scope, { ...row, id: within.newId(), parameter, ...band, source });
-		for (const [parameter, band] of taken.bands) await set(parameter, band, taken.source);
-		if (command.profile.kind === 'shipped') {
-			const judged = new Set(taken.bands.map(([p]) => p));
-			const before = new Set((await targetsOf(tx, scope, water.id)).map((t) => t.parameter));
-			const none = { low: null, high: null, aim: null };
-			for (const parameter of before) {
-				if (!judged.has(parameter)) await set(parameter, none, taken.source);
-			}
-		}
-		return ok({ parameters: taken.bands.length });
+		const { profile } = command;
+		const given = { water, command: { profile, fromAt: instant(command.fromAt) }, now, newId: within.newId };
+		const parameters = await giveProfile(tx, scope, given);
+		return parameters === null ? fail('unknown-item', 'profile') : ok({ parameters });
 	});
 }

@@ -41,3 +41,9 @@ export async function firstWater(deps: Deps, person: Person): Promise<string | n
 	const [first] = await reachOf(deps.db, person.id, deps.clock.now());
 	return first?.water.id ?? null;
 }
+
+/** The first water of a person's own site; null where they have none yet. */
+export async function ownWater(deps: Deps, person: Person): Promise<string | null> {
+	const reach = await reachOf(deps.db, person.id, deps.clock.now());
+	return reach.find((r) => r.scope.role === 'keeper' && !r.madeUp)?.water.id ?? null;
+}

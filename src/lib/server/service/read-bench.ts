@@ -5,7 +5,7 @@ import { learnedPriors } from '$lib/core/plausibility';
 import { PARAMETER_IDS, type ParameterId } from '$lib/core/quantity';
 import { pointOf } from '$lib/core/reading';
 import { addDays } from '$lib/core/time';
-import { adoptedMethods } from '../repository/method.ts';
+import { adoptedMethods, takesShipped } from '../repository/method.ts';
 import type { SiteScope } from '../repository/scope.ts';
 import type { DatedResult } from '../repository/result.ts';
 import { slipCounts } from '../repository/slip.ts';
@@ -41,9 +41,10 @@ export async function readBench(
 	water: Water,
 	habits: ShelfHabits
 ): Promise<Omit<BenchAnswer, 'sessions'>> {
-	const [judged, methods, lastUse, slips, shelf, practised] = await Promise.all([
+	const [judged, methods, takes, lastUse, slips, shelf, practised] = await Promise.all([
 		judgeWater(deps, scope, water),
 		adoptedMethods(deps.db, scope),
+		takesShipped(deps.db, scope),
 		lastUseOf(deps.db, scope, water.id),
 		slipCounts(deps.db, scope),
 		benchShelf(deps, scope, habits),
@@ -67,6 +68,7 @@ export async function readBench(
 		.map(({ method, own }) => ({
 			method,
 			own,
+			common: !own && takes === 'chosen',
 			practised: practised.has(method.code),
 			contexts: Object.fromEntries(parametersOf(method).map((p) => [p, contextOf(p)])),
 			lastAt: lastAt(method.parameter),

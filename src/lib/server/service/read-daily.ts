@@ -1,5 +1,5 @@
 import type { NamedSupplement } from '$lib/contract/adjust';
-import { GUESSED_VOLUME_U, limitFor, type Known, type StrangeMove } from '$lib/core/correction';
+import { limitFor, type Known, type StrangeMove } from '$lib/core/correction';
 import { ownLimits } from '../repository/correction.ts';
 import type { SiteScope } from '../repository/scope.ts';
 import type { Water } from '../repository/water.ts';
@@ -9,7 +9,7 @@ import { runningDoses } from './running-doses.ts';
 import { strangeMoves } from './strange-moves.ts';
 import { namedSupplements } from './supplements.ts';
 import { isLine } from './water-history.ts';
-import { knownLevel } from './water-now.ts';
+import { knownLevel, volumeOf } from './water-now.ts';
 
 /** What the daily dose stands on: what is used, what runs, what is at hand. */
 export interface DailyAnswer {
@@ -52,7 +52,7 @@ export async function readDaily(deps: Deps, scope: SiteScope, water: Water): Pro
 	const litres = water.netVolumeL;
 	return {
 		use: alkalinity && calcium ? { alkalinity, calcium } : null,
-		volumeL: litres === null ? null : { value: litres, u: litres * GUESSED_VOLUME_U },
+		volumeL: volumeOf(water, false),
 		alkalinity: knownLevel(judged, 'alkalinity'),
 		salinity: knownLevel(judged, 'salinity'),
 		running: runningDoses(judged).map((r) => ({

@@ -77,7 +77,9 @@ function standsOf({ rows, estimates, now }: JudgedWater): StandsAt[] {
 /** @throws {RangeError | TypeError} where a water cannot be judged at all */
 export async function readDay(deps: Deps, scope: SiteScope, water: Water): Promise<WaterDay> {
 	const judged = await judgeWater(deps, scope, water);
-	const matters = await withMatters(deps, scope, judged);
+	// One that was taken down is read as it was; nothing of it presses any more.
+	const runs = water.endedAt === null;
+	const matters = runs ? await withMatters(deps, scope, judged) : [];
 	const end = endOfDay(judged.now, scope.timeZone);
 	const dueToday = judged.due.filter((d) => isDue(d, end)).map((d) => d.parameter);
 	return {
@@ -91,6 +93,6 @@ export async function readDay(deps: Deps, scope: SiteScope, water: Water): Promi
 		dueToday,
 		lastReadAt: judged.lastReadAt,
 		cells: cellsOf(judged),
-		steps: stepsAhead(judged)
+		steps: runs ? stepsAhead(judged) : []
 	};
 }

@@ -1,7 +1,7 @@
 import type { SaveMethod } from '$lib/contract/method';
-import type { Method } from '$lib/core/method';
+import { SHIPPED_METHODS, type Method } from '$lib/core/method';
 import { fail, ok, type Result } from '$lib/core/result';
-import { adoptMethod, ensureMethodVersion, versionsOf } from '../repository/method.ts';
+import { adoptMethod, ensureMethodVersion, leaveMethod, takesShipped, versionsOf } from '../repository/method.ts';
 import type { SiteScope } from '../repository/scope.ts';
 import type { PooledDeps } from './deps.ts';
 import { once } from './once.ts';
@@ -43,6 +43,13 @@ export async function saveMethod(
 		const row = { newId: within.newId(), now, ownerSiteId: scope.siteId };
 		const methodVersionId = await ensureMethodVersion(tx, method, row);
 		await adoptMethod(tx, { siteId: scope.siteId, id: within.newId(), methodVersionId, adoptedAt: now });
+		// The kit in the box takes the place of the one that it was said to be like.
+		const { parameter, kind } = method;
+		if ((await takesShipped(tx, scope)) === 'chosen') {
+			for (const like of SHIPPED_METHODS.filter((m) => m.parameter === parameter && m.kind === kind)) {
+				if (kind !== 'stated') await leaveMethod(tx, scope, like.code, now);
+			}
+		}
 		return ok({ code, version });
 	});
 }

@@ -24,6 +24,19 @@ export function knownLevel(judged: JudgedWater, parameter: ParameterId): Known |
 	return last ? knownFrom(last.result) : null;
 }
 
+/** The net volume as it is known: as its keeper said, else as such a guess usually is. Null where there is none. */
+export function volumeOf(
+	{ netVolumeL, volumeUL }: JudgedWater['water'],
+	volumeKnown: boolean
+): (Known & { readonly assumed?: boolean }) | null {
+	if (netVolumeL === null) return null;
+	const usual = netVolumeL * (volumeKnown ? KNOWN_VOLUME_U : GUESSED_VOLUME_U);
+	// Whoever found it by filling or by a dose knows it at least so well.
+	const u = volumeUL === null ? usual : volumeKnown ? Math.min(volumeUL, usual) : volumeUL;
+	const sure = volumeKnown || u <= netVolumeL * KNOWN_VOLUME_U;
+	return { value: netVolumeL, u: Math.max(u, 1e-9), ...(sure ? {} : { assumed: true }) };
+}
+
 /**
  * The water as a correction takes it. What was not read is missing, and is named where it has to be assumed.
  *
@@ -38,11 +51,7 @@ export function waterNow(judged: JudgedWater, volumeKnown: boolean): WaterNow | 
 		if (known) levels[parameter] = known;
 	}
 	return {
-		volumeL: {
-			value: water.netVolumeL,
-			u: water.netVolumeL * (volumeKnown ? KNOWN_VOLUME_U : GUESSED_VOLUME_U),
-			...(volumeKnown ? {} : { assumed: true })
-		},
+		volumeL: volumeOf(water, volumeKnown)!,
 		fresh: isFresh(water.profile),
 		animals: water.hasAnimals,
 		levels

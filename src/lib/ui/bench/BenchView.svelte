@@ -70,6 +70,11 @@
 	});
 
 	const practised = (t: BenchDraft) => t.guidance !== 'full';
+	/** Where the leaflet in the box was not entered yet, and the kit was never used. */
+	const unread = (t: BenchDraft) => {
+		const offer = atBench.benchOf(t.waterId)?.offers.find((o) => o.method.code === t.method.code);
+		return offer?.common === true && offer.lastUsedAt === null;
+	};
 </script>
 
 <main>
@@ -84,6 +89,7 @@
 			{timeZone}
 			waterName={(id) => atBench.waterName(id)}
 			{practised}
+			{unread}
 			onbegin={() => atBench.begin()}
 			onback={() => void desk.clear()}
 		/>

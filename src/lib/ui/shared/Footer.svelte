@@ -3,8 +3,19 @@
 	import { PARAMETERS, UNITS } from '$lib/core/quantity';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Hidden from '$lib/ui/kit/Hidden.svelte';
+	import { outboxOf } from './context';
 
-	let { preferences, waterId, path }: { preferences: Preferences; waterId: string; path: string } = $props();
+	interface Props {
+		preferences: Preferences;
+		waterId: string;
+		path: string;
+		/** Who is signed in by an account; null in the demo, where nobody has one. */
+		account: string | null;
+	}
+	let { preferences, waterId, path, account }: Props = $props();
+	const outbox = outboxOf();
+	/** What is not on the server yet would be lost with the browser's own store. */
+	const kept = $derived(outbox.waiting.length + outbox.refused.length);
 
 	const THEME_NAMES = { system: 'as the system', light: 'light', dark: 'after lights-out' } as const;
 	const look = (chosen: boolean) =>
@@ -44,9 +55,20 @@
 				>
 			{/each}
 		</div>
+		<a href="/waters/{waterId}/waters" class="link flex min-h-10 items-center">Waters</a>
 		<a href="/waters/{waterId}/targets" class="link flex min-h-10 items-center">Targets</a>
 		<a href="/waters/{waterId}/methods" class="link flex min-h-10 items-center">Methods</a>
 		<a href="/waters/{waterId}/habits" class="link flex min-h-10 items-center">Units and habits</a>
 		<a href="/waters/{waterId}/help" class="link flex min-h-10 items-center">Help and shortcuts</a>
+		{#if account}
+			<span class="ml-auto flex items-center gap-3 text-muted">
+				{account}
+				{#if kept > 0}
+					<span>{kept} {kept === 1 ? 'reading is' : 'readings are'} not on the server yet; sign out when they are.</span>
+				{:else}
+					<Button kind="text" type="submit" formaction="/sign-out" class="min-h-10">Sign out</Button>
+				{/if}
+			</span>
+		{/if}
 	</form>
 </footer>

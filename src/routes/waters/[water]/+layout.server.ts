@@ -26,6 +26,7 @@ export const load = (async ({ locals, params, url }) => {
 		dangers,
 		water: open.water,
 		siblings: open.siblings,
+		account: locals.accounts ? (locals.person?.displayName ?? null) : null,
 		timeZone: open.scope.timeZone,
 		now: context.now
 	};

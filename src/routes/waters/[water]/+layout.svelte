@@ -43,6 +43,7 @@
 			preferences={data.preferences}
 			waterId={data.water.id}
 			path={page.url.pathname + page.url.search}
+			account={data.account}
 		/>
 	</div>
 </BenchRoom>

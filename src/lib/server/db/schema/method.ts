@@ -30,7 +30,9 @@ export const siteMethod = mysqlTable(
 		methodVersionId: uuid('method_version_id')
 			.notNull()
 			.references(() => methodVersion.id),
-		adoptedAt: instantAt('adopted_at').notNull()
+		adoptedAt: instantAt('adopted_at').notNull(),
+		/** Not offered any more; what was read by it keeps it. */
+		leftAt: instantAt('left_at')
 	},
 	(t) => [
 		primaryKey({ columns: [t.siteId, t.id] }),

@@ -18,6 +18,12 @@ export const site = mysqlTable('site', {
 	id: uuid('id').primaryKey(),
 	name: varchar('name', { length: 120 }).notNull(),
 	timeZone: varchar('time_zone', { length: 60 }).notNull(),
+	/** Which shipped kits it has: every one, or those that its people said they test with. */
+	takesShipped: varchar('takes_shipped', { length: 10, enum: ['all', 'chosen'] })
+		.notNull()
+		.default('all'),
+	/** A look at the made-up world, which goes again by one press. */
+	madeUp: boolean('made_up').notNull().default(false),
 	createdAt: instantAt('created_at').notNull()
 });
 
@@ -33,11 +39,15 @@ export const water = mysqlTable(
 			length: 24,
 			enum: ['tank', 'new-mix', 'source', 'collected']
 		}).notNull(),
-		/** Minutes after midnight, in the site's zone; null without lights. */
+		/** Minutes after midnight, in the site's zone; null without lights. As it began; `water_lights` has what came after. */
 		lightsOnMinute: smallint('lights_on_minute'),
 		lightsOffMinute: smallint('lights_off_minute'),
 		hasAnimals: boolean('has_animals').notNull(),
 		startedAt: instantAt('started_at').notNull(),
+		/** Taken down: it is read, and nothing is asked of it any more. */
+		endedAt: instantAt('ended_at'),
+		/** Where it stands among the others; those that were never put in order stand as they were added. */
+		place: smallint('place').notNull().default(0),
 		createdAt: instantAt('created_at').notNull()
 	},
 	(t) => [primaryKey({ columns: [t.siteId, t.id] })]
@@ -51,6 +61,8 @@ export const waterVolume = mysqlTable(
 		id: uuid('id').notNull(),
 		waterId: uuid('water_id').notNull(),
 		netVolumeL: double('net_volume_l').notNull(),
+		/** Standard uncertainty; null where nobody said how it is known. */
+		uL: double('u_l'),
 		fromAt: instantAt('from_at').notNull(),
 		receivedAt: instantAt('received_at').notNull()
 	},
@@ -80,6 +92,29 @@ export const waterProfile = mysqlTable(
 		primaryKey({ columns: [t.siteId, t.id] }),
 		foreignKey({
 			name: 'water_profile_water',
+			columns: [t.siteId, t.waterId],
+			foreignColumns: [water.siteId, water.id]
+		})
+	]
+);
+
+/** When the light is on, from a time on; both null: there is none. */
+export const waterLights = mysqlTable(
+	'water_lights',
+	{
+		siteId: uuid('site_id').notNull(),
+		id: uuid('id').notNull(),
+		waterId: uuid('water_id').notNull(),
+		/** Minutes after midnight, in the site's zone. */
+		onMinute: smallint('on_minute'),
+		offMinute: smallint('off_minute'),
+		fromAt: instantAt('from_at').notNull(),
+		receivedAt: instantAt('received_at').notNull()
+	},
+	(t) => [
+		primaryKey({ columns: [t.siteId, t.id] }),
+		foreignKey({
+			name: 'water_lights_water',
 			columns: [t.siteId, t.waterId],
 			foreignColumns: [water.siteId, water.id]
 		})

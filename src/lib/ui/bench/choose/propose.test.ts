@@ -55,6 +55,7 @@ function answer(change: Partial<CadenceInput> = {}): BenchAnswer {
 			method,
 			own: false,
 			practised: false,
+			common: false,
 			contexts: Object.fromEntries(
 				parametersOf(method).map((p) => [p, { band: { low: 7.5, high: 9, aim: 8.2 }, expected: null }])
 			),

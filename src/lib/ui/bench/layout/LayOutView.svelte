@@ -24,10 +24,12 @@
 		timeZone: string;
 		waterName: (id: string) => string;
 		practised: (draft: BenchDraft) => boolean;
+		/** It runs by a common leaflet, and nobody said yet what the one in the box says. */
+		unread: (draft: BenchDraft) => boolean;
 		onbegin: () => void;
 		onback: () => void;
 	}
-	let { desk, planner, timeZone, waterName, practised, onbegin, onback }: Props = $props();
+	let { desk, planner, timeZone, waterName, practised, unread, onbegin, onback }: Props = $props();
 
 	/** A lot that ends within so many tests is running out. */
 	const FEW_TESTS = 3;
@@ -163,7 +165,15 @@
 								]
 									.filter(Boolean)
 									.join(', ')}</span
-							></span
+							>
+							{#if unread(t)}
+								<span class="small block">
+									It runs by a common leaflet.
+									<a class="link" href="/waters/{t.waterId}/methods/new?from={t.method.code}"
+										>Enter the one in your box</a
+									> if it says otherwise: amounts, drops, waits, table.
+								</span>
+							{/if}</span
 						>
 						<Button
 							kind="text"

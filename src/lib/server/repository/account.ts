@@ -1,0 +1,80 @@
+import { drizzleAdapter } from 'better-auth/adapters/drizzle';
+import { and, eq, gt, isNull, sql } from 'drizzle-orm';
+import type { Instant } from '$lib/core/time';
+import {
+	authAccount,
+	authSession,
+	authUser,
+	authVerification,
+	beginning,
+	person,
+	personAccount
+} from '../db/schema/index.ts';
+import type { Database } from '../db/connect.ts';
+import type { Reader } from './database.ts';
+import type { Person } from './people.ts';
+
+/** The library's view of its four tables. */
+export function accountRecords(db: Database) {
+	return drizzleAdapter(db, {
+		provider: 'mysql',
+		schema: { user: authUser, session: authSession, account: authAccount, verification: authVerification }
+	});
+}
+
+/** Who signs in by an account; null where it belongs to nobody. */
+export async function personOfAccount(db: Reader, userId: string): Promise<Person | null> {
+	const [found] = await db
+		.select({ id: person.id, displayName: person.displayName })
+		.from(personAccount)
+		.innerJoin(person, eq(person.id, personAccount.personId))
+		.where(eq(personAccount.userId, userId));
+	return found ?? null;
+}
+
+export async function linkAccount(
+	db: Reader,
+	row: { personId: string; userId: string; createdAt: Instant }
+): Promise<void> {
+	await db.insert(personAccount).values(row);
+}
+
+export async function hasAccounts(db: Reader): Promise<boolean> {
+	const rows = await db.select({ id: personAccount.personId }).from(personAccount).limit(1);
+	return rows.length > 0;
+}
+
+/** A new link; all that were handed out before it are void. */
+export async function addBeginning(
+	db: Reader,
+	row: { tokenDigest: string; createdAt: Instant; expiresAt: Instant }
+): Promise<void> {
+	await db.update(beginning).set({ usedAt: row.createdAt }).where(isNull(beginning.usedAt));
+	await db.insert(beginning).values(row);
+}
+
+export async function beginningStands(db: Reader, tokenDigest: string, now: Instant): Promise<boolean> {
+	const rows = await db
+		.select({ at: beginning.createdAt })
+		.from(beginning)
+		.where(
+			and(eq(beginning.tokenDigest, tokenDigest), isNull(beginning.usedAt), gt(beginning.expiresAt, now))
+		);
+	return rows.length > 0;
+}
+
+/** Takes a link, so that nobody else can; false where somebody did, or its time is over. */
+export async function claimBeginning(db: Reader, tokenDigest: string, now: Instant): Promise<boolean> {
+	const [done] = await db
+		.update(beginning)
+		.set({ usedAt: now })
+		.where(
+			and(eq(beginning.tokenDigest, tokenDigest), isNull(beginning.usedAt), gt(beginning.expiresAt, now))
+		);
+	return done.affectedRows === 1;
+}
+
+/** Gives a link back whose account was refused. */
+export async function releaseBeginning(db: Reader, tokenDigest: string): Promise<void> {
+	await db.update(beginning).set({ usedAt: sql`null` }).where(eq(beginning.tokenDigest, tokenDigest));
+}

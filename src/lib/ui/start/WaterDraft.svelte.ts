@@ -1,0 +1,66 @@
+import { CM_PER_INCH, ROCKWORK_IDS, volumeOfGlass, type RockworkId } from '$lib/core/balance';
+import { GUESSED_VOLUME_U, KNOWN_VOLUME_U } from '$lib/core/correction';
+import { isProfileId, type ProfileId } from '$lib/core/judgement';
+import { typedNumber } from '$lib/core/numeric';
+import { convert } from '$lib/core/quantity';
+import { reader } from '$lib/format/reader';
+import { READERS_UNIT } from '$lib/format/volume';
+
+export type KnownBy = 'glass' | 'litres';
+
+/** What was typed in the unit that volumes are shown in. */
+const inLitres = (typed: number) => convert(typed, READERS_UNIT[reader().volumes], 'litre');
+
+/** A water while it is told of, and how much it holds by what was typed so far. */
+export class WaterDraft {
+	profile = $state('');
+	by = $state<KnownBy>('glass');
+	long = $state('');
+	deep = $state('');
+	filled = $state('');
+	rock = $state<string>('unknown');
+	sump = $state('');
+	litres = $state('');
+	how = $state('guessed');
+	empty = $state(false);
+	runs = $state('');
+
+	constructor(entered: Readonly<Record<string, string>> = {}) {
+		const { profile, long, deep, filled, rock, sump, litres, how, runs } = entered;
+		Object.assign(
+			this,
+			Object.fromEntries(
+				Object.entries({ profile, long, deep, filled, rock, sump, litres, how, runs }).filter(([, v]) => v !== undefined)
+			)
+		);
+		if (litres) this.by = 'litres';
+		this.empty = entered.empty !== undefined;
+	}
+
+	readonly known: ProfileId | null = $derived(isProfileId(this.profile) ? this.profile : null);
+	/** US readers measure in inches. */
+	get lengths(): 'cm' | 'inch' {
+		return reader().volumes === 'us-gallons' ? 'inch' : 'cm';
+	}
+
+	/** Litres, and their standard uncertainty; null as long as it does not follow. */
+	readonly volume: { readonly value: number; readonly u: number } | null = $derived.by(() => {
+		const number = (text: string) => {
+			const value = typedNumber(text);
+			return value !== null && Number.isFinite(value) ? value : null;
+		};
+		if (this.by === 'litres') {
+			const typed = number(this.litres);
+			if (typed === null || typed <= 0) return null;
+			const value = inLitres(typed);
+			return { value, u: value * (this.how === 'measured' ? KNOWN_VOLUME_U : GUESSED_VOLUME_U) };
+		}
+		const sides = [this.long, this.deep, this.filled].map(number);
+		if (sides.some((side) => side === null || side <= 0)) return null;
+		const sumpL = inLitres(number(this.sump) ?? 0);
+		if (sumpL < 0) return null;
+		const [longCm, deepCm, filledToCm] = sides.map((s) => s! * (this.lengths === 'inch' ? CM_PER_INCH : 1));
+		const rockwork: RockworkId = ROCKWORK_IDS.find((id) => id === this.rock) ?? 'unknown';
+		return volumeOfGlass({ longCm: longCm!, deepCm: deepCm!, filledToCm: filledToCm!, rockwork, sumpL });
+	});
+}
