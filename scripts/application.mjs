@@ -88,6 +88,8 @@ export const isLoopback = (host) => host === '127.0.0.1' || host === '::1' || ho
 /** Starts the built server and waits until it answers. */
 export async function serve({
 	folder = join(ROOT, 'build'),
+	/** What is run instead of the built server alone. */
+	entry = join(folder, 'index.js'),
 	host = '127.0.0.1',
 	port,
 	env,
@@ -96,14 +98,15 @@ export async function serve({
 	movable = false
 }) {
 	const origin = env.ORIGIN ?? `http://${isLoopback(host) ? 'localhost' : host}:${port}`;
-	const child = spawn(process.execPath, [...MEMORY, join(folder, 'index.js')], {
+	const child = spawn(process.execPath, [...MEMORY, entry], {
 		cwd: ROOT,
 		env: {
 			...process.env,
 			NODE_ENV: 'production',
 			HOST: host,
 			PORT: String(port),
-			ORIGIN: origin,
+			// Reached under several names, it is told by each request which of them was meant.
+			...(env.TEVRIK_HOUSE ? {} : { ORIGIN: origin }),
 			BODY_SIZE_LIMIT: '3M',
 			SHUTDOWN_TIMEOUT: '5',
 			...env

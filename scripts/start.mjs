@@ -1,11 +1,12 @@
-// npm start [-- --port N]   one's own water: empty at first, and for keeps
+// npm start [-- --port N] [--house] [--address ADDRESS]   one's own water: empty at first, and for keeps
 import { randomBytes } from 'node:crypto';
 import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { migrateDatabase, runScript } from './application.mjs';
-import { OWN_HOME } from './bootstrap.mjs';
-import { launch, optionsOf, portOf } from './launch.mjs';
-import { main } from './say.mjs';
+import { ensurePackages, ensureRoom, OWN_HOME, ROOT } from './bootstrap.mjs';
+import { houseAddresses, houseNames } from './house.mjs';
+import { BUILD, launch, optionsOf, portOf } from './launch.mjs';
+import { main, stop } from './say.mjs';
 
 /** Another than the demo's, so that both can run. */
 const DEFAULT_PORT = 4190;
@@ -17,21 +18,93 @@ function secret(home) {
 	return readFileSync(file, 'utf8').trim();
 }
 
+/** Where the house reaches this machine, and with what certificate. */
+async function houseFor(port, asked) {
+	const addresses = asked ? [asked] : houseAddresses();
+	if (addresses.length === 0) {
+		stop(
+			'This machine has no address in a home network at present. Join the network and start again, or name one: npm start -- --house --address ADDRESS'
+		);
+	}
+	const names = [...addresses, ...houseNames()];
+	const folder = join(OWN_HOME, 'house');
+	const { certificateFor } = await import('./authority.mjs');
+	const { authority, until } = await certificateFor(folder, names);
+	const { X509Certificate } = await import('node:crypto');
+	return {
+		addresses,
+		names,
+		port: port + 1,
+		folder,
+		until,
+		fingerprint: new X509Certificate(authority).fingerprint256
+	};
+}
+
+/** What a phone's camera is held up to. */
+async function qrCode(text) {
+	const { default: QRCode } = await import('qrcode');
+	return QRCode.toString(text, { type: 'utf8', errorCorrectionLevel: 'M', margin: 2 });
+}
+
+async function houseWords({ addresses, names, port, until, fingerprint }) {
+	const door = `http://${addresses[0]}:${port}/`;
+	const others = [...addresses.slice(1), ...names.filter((n) => !addresses.includes(n))];
+	return [
+		`In the house, for a phone at the tank: ${door}`,
+		`${await qrCode(door)}\nThe phone’s camera opens it; the page leads through trusting this computer, once, and then to the bench.`,
+		`Fingerprint of the authority, to compare there:\n${fingerprint}`,
+		...(others.length > 0 ? [`It is also reached as ${others.map((o) => `https://${o}:${port}/`).join(', ')}`] : []),
+		`The certificate holds until ${until.toISOString().slice(0, 10)} and is renewed by itself. To take all of it back: npm run house:remove`
+	];
+}
+
 await main(async () => {
-	const options = optionsOf(process.argv.slice(2), { '--port': 'value' });
+	const options = optionsOf(process.argv.slice(2), {
+		'--port': 'value',
+		'--house': 'flag',
+		'--address': 'value'
+	});
+	const port = portOf(options['--port'] ?? process.env.PORT ?? DEFAULT_PORT);
+	ensureRoom(OWN_HOME);
+	ensurePackages();
+	const serving = {};
 	await launch({
 		command: 'npm start',
 		home: OWN_HOME,
-		port: portOf(options['--port'] ?? process.env.PORT ?? DEFAULT_PORT),
+		port,
+		options: serving,
 		prepare: async (database) => {
 			migrateDatabase(database, join(OWN_HOME, 'dumps'));
 			const { beginning } = JSON.parse(runScript('prepare-own.ts', { DATABASE_URL: database.url }));
+			// Whoever is in the house could make the first account, and read all that comes after.
+			const house = options['--house'] && !beginning ? await houseFor(port, options['--address']) : null;
+			if (house) Object.assign(serving, { entry: join(ROOT, 'scripts/serve-house.mjs') });
+			const hosts = house ? house.names.map((name) => `${name}:${house.port}`) : [];
+			const houseLines = house ? await houseWords(house) : [];
 			return {
-				env: { TEVRIK_SECRET: secret(OWN_HOME) },
+				env: {
+					TEVRIK_SECRET: secret(OWN_HOME),
+					...(house
+						? {
+								TEVRIK_BUILD: BUILD,
+								TEVRIK_HOUSE: JSON.stringify(house),
+								TEVRIK_HOSTS: [`localhost:${port}`, ...hosts].join(','),
+								PROTOCOL_HEADER: 'x-forwarded-proto',
+								HOST_HEADER: 'host',
+								TEVRIK_HOUSE_ADDRESS: `http://${house.addresses[0]}:${house.port}/`
+							}
+						: {})
+				},
 				say: (origin) => [
 					...(beginning
 						? [`Nobody has an account yet. To make the first, once: ${origin}/begin/${beginning}`]
 						: []),
+					...(beginning && options['--house']
+						? [
+								'The house is not served yet: without an account whoever is in it could take this Tevrik. Make the account, end this with Ctrl-C, and start again with --house.'
+							]
+						: houseLines),
 					`What is entered stands in ${OWN_HOME}; npm run backup makes a copy of it.`
 				]
 			};

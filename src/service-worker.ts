@@ -4,19 +4,26 @@
 /// <reference types="@sveltejs/kit" />
 import { build, files, version } from '$service-worker';
 
-// The application's own files and one page without any data are kept, so that the bench goes on without a network.
-// What was read stands in the page's own store, never here.
+// One page without any data is kept, and the files of the application that it needs, so that the bench goes on without
+// a network. Other files are kept when they are first asked for. What was read stands in the page's own store, never here.
 const scope = self as unknown as ServiceWorkerGlobalScope;
 const CACHE = `tevrik-${version}`;
 const BENCH = '/offline';
 const OWN = new Set([...build, ...files]);
 
-async function keepAll(): Promise<void> {
+/** What a page names in its head and starts with; its threads and its letters besides, which it asks for later. */
+function neededBy(html: string): string[] {
+	const named = html.match(/_app\/immutable\/[^"')\s]+/g) ?? [];
+	const later = [...OWN].filter((path) => /\/workers\/plan|latin-wght-normal|\/icon\.svg$/.test(path));
+	return [...new Set([...named.map((path) => `/${path}`), ...later])].filter((path) => OWN.has(path));
+}
+
+async function keepBench(): Promise<void> {
 	const cache = await caches.open(CACHE);
-	await cache.addAll([...OWN]);
 	// Asked for without cookies: the page that is kept is nobody's.
 	const page = await fetch(BENCH, { credentials: 'omit' });
 	if (!page.ok) throw new Error('the bench cannot be kept');
+	await cache.addAll(neededBy(await page.clone().text()));
 	await cache.put(BENCH, page);
 }
 
@@ -40,11 +47,15 @@ async function page(request: Request): Promise<Response> {
 }
 
 async function ownFile(request: Request): Promise<Response> {
-	const kept = await (await caches.open(CACHE)).match(request);
-	return kept ?? fetch(request);
+	const cache = await caches.open(CACHE);
+	const kept = await cache.match(request);
+	if (kept) return kept;
+	const answer = await fetch(request);
+	if (answer.ok && answer.status === 200) await cache.put(request, answer.clone());
+	return answer;
 }
 
-scope.addEventListener('install', (event) => event.waitUntil(keepAll().then(() => scope.skipWaiting())));
+scope.addEventListener('install', (event) => event.waitUntil(keepBench().then(() => scope.skipWaiting())));
 scope.addEventListener('activate', (event) => event.waitUntil(forgetOlder()));
 scope.addEventListener('fetch', (event) => {
 	const { request } = event;

@@ -54,3 +54,4 @@ export { unsoundness, unusualIn, type Unsound } from './sound.ts';
 export { faultOnScale } from './check-number.ts';
 export { marksAround } from './marks-around.ts';
 export { printedTables, type PrintedTable, type TableEntry } from './printed-table.ts';
+export { usualExpandedU } from './usual-uncertainty.ts';

@@ -127,6 +127,7 @@
 				</nav>
 			{/if}
 			<div class="ml-auto flex flex-wrap items-center gap-x-4 py-1">
+				<a class="link flex min-h-11 items-center" href="{base}/log/earlier">From before</a>
 				<a class="link flex min-h-11 items-center" href="{base}/log.csv{query({})}" download>Save as CSV</a>
 				<Button kind="primary" href="{base}/log/new">Enter something</Button>
 			</div>

@@ -1,9 +1,16 @@
-import { checkMethod, type Method } from '$lib/core/method';
+import { checkMethod, SHIPPED_METHODS, type Method } from '$lib/core/method';
+import type { ParameterId } from '$lib/core/quantity';
 import type { Fault } from '$lib/core/result';
 import { faultAt, faultText } from '$lib/format/faults';
 import { methodOfText } from './draft/method-of-text';
-import { emptyMethod, type MethodText } from './draft/method-text';
+import { emptyMethod, isEnteredKind, type MethodText } from './draft/method-text';
 import { textOfMethod } from './draft/text-of-method';
+
+/** How most kits for a parameter are read; whoever has another picks it. */
+const kindFor = (parameter: ParameterId) => {
+	const shipped = SHIPPED_METHODS.find((m) => m.parameter === parameter && isEnteredKind(m.kind));
+	return shipped && isEnteredKind(shipped.kind) ? shipped.kind : 'display';
+};
 
 /** A method while it is typed: its text, and what is wrong with it. */
 export class MethodDraft {
@@ -13,11 +20,26 @@ export class MethodDraft {
 	/** Why it was not taken; the field is empty where no field is to blame. */
 	refused = $state.raw<{ readonly field: string; readonly text: string } | null>(null);
 
-	constructor(from: Method | null, name: (old: string) => string) {
+	/** @param parameter what a new one measures */
+	constructor(from: Method | null, name: (old: string) => string, parameter: ParameterId) {
 		this.from = from;
+		this.text = emptyMethod(kindFor(parameter), parameter);
 		const known = from && textOfMethod(from);
 		if (known) this.text = { ...known, name: name(known.name) };
 	}
+
+	/** The method as far as it is typed, without a word about what is missing; null as long as it is none. */
+	readonly quietly: Method | null = $derived.by(() => {
+		// A kit is tried before it has a name.
+		const made = methodOfText({ ...this.text, name: this.text.name || 'this kit' }, this.from);
+		return made.ok && checkMethod(made.value).ok ? made.value : null;
+	});
+	/** What has to be typed before it can be tried. */
+	readonly missing: string = $derived.by(() => {
+		const made = methodOfText({ ...this.text, name: this.text.name || 'this kit' }, this.from);
+		const checked = made.ok ? checkMethod(made.value) : made;
+		return checked.ok ? '' : faultAt(checked.fault);
+	});
 
 	set(change: Partial<MethodText>): void {
 		this.text = { ...this.text, ...change };

@@ -10,6 +10,7 @@
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Checkbox from '$lib/ui/kit/Checkbox.svelte';
 	import Choice from '$lib/ui/kit/Choice.svelte';
+	import FileField from '$lib/ui/kit/FileField.svelte';
 	import TextArea from '$lib/ui/kit/TextArea.svelte';
 	import Fault from '$lib/ui/shared/Fault.svelte';
 	import { clockOf } from '$lib/ui/shared/context';
@@ -21,22 +22,27 @@
 	import { MethodDraft } from './MethodDraft.svelte';
 	import StepRows from './StepRows.svelte';
 	import TitrationFields from './TitrationFields.svelte';
+	import TryReading from './TryReading.svelte';
 
 	interface Props {
 		waterId: string;
 		/** The method that is duplicated or revised; null for a new one. */
 		from: Method | null;
+		/** What a new one measures, where that is known. */
+		parameter: ParameterId | null;
 		/** True: the next version of that very method. */
 		revises: boolean;
 	}
-	let { waterId, from, revises }: Props = $props();
+	let { waterId, from, parameter, revises }: Props = $props();
 
 	const newId = idMaker(clockOf());
 	const id = untrack(() => newId());
 	const nameOf = (old: string) => (revises ? old : `${old}, my kit`);
-	const draft = untrack(() => new MethodDraft(from, nameOf));
+	const draft = untrack(() => new MethodDraft(from, nameOf, parameter ?? 'calcium'));
 	/** Kinds that the form does not know are adapted as a file. */
-	const asFile = untrack(() => from !== null && !isEnteredKind(from.kind));
+	let asFile = $state(untrack(() => from !== null && !isEnteredKind(from.kind)));
+	/** A file of somebody else's that was dropped here. */
+	let dropped = $state('');
 	let file = $state(
 		untrack(() => (from ? JSON.stringify({ ...from, name: nameOf(from.name) }, null, '\t') : ''))
 	);
@@ -52,6 +58,21 @@
 				? text.hazards.filter((h) => h !== hazard)
 				: [...text.hazards, hazard]
 		});
+	}
+
+	/** A file is shown in its written form first, and checked when it is saved. */
+	function take(given: File): boolean {
+		if (given.size > MOST_LETTERS) {
+			draft.refuse({ code: 'too-large', details: { most: MOST_LETTERS, unit: 'letters' } });
+			return false;
+		}
+		void given.text().then((text) => {
+			file = text;
+			dropped = given.name;
+			asFile = true;
+			draft.refused = null;
+		});
+		return true;
 	}
 
 	function written(): Method | null {
@@ -92,7 +113,9 @@
 	<form onsubmit={save} class="mt-6" novalidate>
 		{#if asFile}
 			<p class="max-w-[44rem]">
-				{from ? KIND_NAMES[from.kind] : ''} is adapted in its written form. Change what is different in your kit;
+				{dropped
+					? `${dropped}, as it was written. It becomes a method of your own when you save it;`
+					: `${from ? KIND_NAMES[from.kind] : ''} is adapted in its written form. Change what is different in your kit;`}
 				what does not fit is said with its place.
 			</p>
 			<TextArea
@@ -105,6 +128,15 @@
 				look="figures font-mono"
 			/>
 		{:else}
+			{#if !from}
+				<FileField
+					name="file"
+					label="A method file from somebody else, dropped here or chosen; or enter the leaflet below"
+					accept="application/json,.json"
+					onfile={take}
+					class="mb-7 max-w-[40rem]"
+				/>
+			{/if}
 			<div class="grid gap-x-12 gap-y-8 lg:grid-cols-2">
 				<div class="space-y-5">
 					<DraftField
@@ -191,6 +223,7 @@
 						</div>
 						<p class="small text-muted">The cautions then stand beside every step with a reagent.</p>
 					</fieldset>
+					<TryReading {draft} />
 				</div>
 			</div>
 		{/if}

@@ -1,11 +1,13 @@
 <script lang="ts">
 	import { UNITS } from '$lib/core/quantity';
+	import { tableDoubts } from '$lib/core/method';
 	import { faultText } from '$lib/format/faults';
+	import { tableDoubtWords } from '$lib/format/table-doubt';
 	import Choice from '$lib/ui/kit/Choice.svelte';
 	import ColourField from '$lib/ui/kit/ColourField.svelte';
 	import TextArea from '$lib/ui/kit/TextArea.svelte';
 	import { MOST_LETTERS, type MethodText } from './draft/method-text';
-	import { parseTable } from './draft/pasted-table';
+	import { parseTable, printedStepOf } from './draft/pasted-table';
 	import DraftField from './DraftField.svelte';
 	import type { MethodDraft } from './MethodDraft.svelte';
 
@@ -28,6 +30,11 @@
 		['endColour', 'endCss', 'Colour at the end']
 	] as const;
 	const rows = $derived(text.worthBy === 'table' && text.table.trim() !== '' ? parseTable(text.table) : null);
+	const doubts = $derived(
+		rows?.ok
+			? tableDoubts(rows.value, printedStepOf(rows.value.map(([, y]) => y))).map((d) => tableDoubtWords(d, rows.value))
+			: []
+	);
 </script>
 
 {#snippet lines(name: 'table' | 'points', label: string, height: number, placeholder: string)}
@@ -86,6 +93,7 @@
 				? `${rows.value.length} rows read, from ${rows.value[0]!.join(' → ')} to ${rows.value.at(-1)!.join(' → ')}.`
 				: faultText(rows.fault)}
 		</p>
+		{#each doubts as doubt (doubt)}<p class="small border-l-4 border-warn pl-3">{doubt}</p>{/each}
 	{/if}
 {/if}
 <div class="grid gap-5 sm:grid-cols-2">

@@ -71,7 +71,7 @@
 	/>
 {/snippet}
 {#snippet volume()}
-	<div class="sm:col-span-2"><VolumeFields {draft} fault={(n) => fault('volume', n)} /></div>
+	<div class="sm:col-span-2"><VolumeFields {draft} fault={(n) => fault('volume', n)} known={water.netVolumeL !== null} /></div>
 {/snippet}
 {#snippet lights()}
 	<div class="grid grid-cols-2 gap-4">

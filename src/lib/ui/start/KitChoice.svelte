@@ -66,7 +66,7 @@
 						name="codes"
 						value={method.code}
 						bind:checked={codes[method.code]}
-						class="min-h-16 [&_label]:items-center items-center rounded-md border bg-surface py-1 pr-4 pl-3 {codes[method.code]
+						class="min-h-16 items-center! [&_input]:mt-0! rounded-md border bg-surface py-1 pr-4 pl-3 {codes[method.code]
 							? 'border-ink outline-1 outline-ink'
 							: 'border-line-strong hover:bg-paper'}"
 					>

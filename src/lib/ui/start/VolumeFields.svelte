@@ -10,8 +10,10 @@
 	interface Props {
 		draft: WaterDraft;
 		fault: (name: string) => string | undefined;
+		/** A volume is known already. */
+		known?: boolean;
 	}
-	let { draft, fault }: Props = $props();
+	let { draft, fault, known = false }: Props = $props();
 
 	const ROCK = [
 		{ value: 'unknown', name: 'not said' },
@@ -101,7 +103,7 @@
 		{between[0]} and {between[1]}. {draft.how === 'measured' && draft.by === 'litres'
 			? ''
 			: 'A dose tells better; until then advice keeps to the careful side.'}
-	{:else}
+	{:else if !known}
 		<span class="text-base">Until it is known, nothing is advised that is measured by it.</span>
 	{/if}
 </p>

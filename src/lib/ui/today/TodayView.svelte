@@ -183,6 +183,7 @@
 			{:else}
 				<p class="py-8 text-muted">
 					Nothing yet. After the first test its value stands here, with its interval and its band.
+					<a class="link" href="/waters/{water.id}/log/earlier">Enter readings from before</a>
 				</p>
 			{/each}
 		</div>

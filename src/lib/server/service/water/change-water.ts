@@ -19,7 +19,10 @@ export async function changeWater(
 		const { waterId, change } = command;
 		const water = await waterAt(tx, scope, waterId, now);
 		if (!water) return fail('unknown-item', 'waterId');
-		const fromAt = instant(command.fromAt);
+		const said = instant(command.fromAt);
+		// A time is typed to the minute: the minute of its begin is no time before it.
+		const sameMinute = said < water.startedAt && water.startedAt - said < 60_000;
+		const fromAt = sameMinute ? water.startedAt : said;
 		if (isFuture(fromAt, now)) return fail('in-the-future', 'fromAt');
 		if (fromAt < water.startedAt) return fail('ends-before-begin', 'fromAt');
 		const row = { id: within.newId(), waterId, fromAt, receivedAt: now };

@@ -1,4 +1,5 @@
 import { error } from '@sveltejs/kit';
+import { isParameterId } from '$lib/core/quantity';
 import type { PageServerLoad } from './$types';
 
 export const load = (async ({ locals, params, url }) => {
@@ -10,5 +11,10 @@ export const load = (async ({ locals, params, url }) => {
 	if (code !== null && (!found || (revise !== null && !found.own))) {
 		error(404, { message: 'There is no such method.', code: 'not-found' });
 	}
-	return { from: found?.method ?? null, revises: revise !== null };
+	const asked = url.searchParams.get('parameter') ?? '';
+	return {
+		from: found?.method ?? null,
+		parameter: isParameterId(asked) ? asked : null,
+		revises: revise !== null
+	};
 }) satisfies PageServerLoad;

@@ -5,4 +5,4 @@
 </script>
 
 <svelte:head><title>Enter a kit · Tevrik</title></svelte:head>
-<MethodEditor waterId={data.water.id} from={data.from} revises={data.revises} />
+<MethodEditor waterId={data.water.id} from={data.from} parameter={data.parameter} revises={data.revises} />
