@@ -34,6 +34,16 @@ export function migrateDatabase({ migrationUrl, applicationUser }, dumps) {
 	});
 }
 
+/** Runs one of our scripts beside everything else; whoever started it need not wait. */
+export function startScript(script, env) {
+	const child = spawn(bin('tsx'), [join(ROOT, 'scripts', script)], {
+		cwd: ROOT,
+		env: { ...process.env, ...env },
+		stdio: ['ignore', 'ignore', 'inherit']
+	});
+	return new Promise((done) => child.once('exit', (status) => done(status === 0)));
+}
+
 /**
  * Brings a database to the newest schema and fills it with the demo world, unless that is there.
  *
@@ -95,7 +105,9 @@ export async function serve({
 	env,
 	quiet = false,
 	log = /** @type {number | undefined} */ (undefined),
-	movable = false
+	movable = false,
+	/** What the server asks of whoever started it. */
+	onmessage = /** @type {((said: any) => void) | undefined} */ (undefined)
 }) {
 	const origin = env.ORIGIN ?? `http://${isLoopback(host) ? 'localhost' : host}:${port}`;
 	const child = spawn(process.execPath, [...MEMORY, entry], {
@@ -111,9 +123,10 @@ export async function serve({
 			SHUTDOWN_TIMEOUT: '5',
 			...env
 		},
-		stdio: ['ignore', log ?? (quiet ? 'ignore' : 'inherit'), log ?? 'inherit', ...(movable ? ['ipc'] : [])],
+		stdio: ['ignore', log ?? (quiet ? 'ignore' : 'inherit'), log ?? 'inherit', ...(movable || onmessage ? ['ipc'] : [])],
 		detached: true
 	});
+	if (onmessage) child.on('message', onmessage);
 	let ended = false;
 	child.once('exit', () => (ended = true));
 	for (let i = 0; ; i++) {

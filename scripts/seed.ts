@@ -19,6 +19,7 @@ import { adoptShipped } from '../src/lib/server/service/adopt-shipped.ts';
 import { judgeWater } from '../src/lib/server/service/judge-water.ts';
 import { readPlan } from '../src/lib/server/service/read-plan.ts';
 import { foundSite } from '../src/lib/server/service/found-site.ts';
+import { lookAtMadeUp } from '../src/lib/server/service/water/made-up.ts';
 import type { SiteScope } from '../src/lib/server/repository/scope.ts';
 import { waterAt } from '../src/lib/server/repository/water.ts';
 import { createServices } from '../src/lib/server/services.ts';
@@ -35,6 +36,9 @@ let moment: Instant = now;
 const clock = { now: () => moment };
 const deps = { db, clock, newId: idMaker(clock) };
 const services = createServices(deps);
+
+/** Who asked for it, where it is made beside somebody's own water. */
+const member = process.env.TEVRIK_MEMBER;
 
 function must<T>(result: Result<T>): T {
 	if (!result.ok) throw new Error(`the demo world was refused: ${JSON.stringify(result.fault)}`);
@@ -359,6 +363,7 @@ async function fillSite(
 ): Promise<Record<string, string>> {
 	moment = now;
 	const { personIds, waterIds } = await foundSite(deps, {
+		madeUp: member !== undefined,
 		name: story.name,
 		timeZone: story.timeZone,
 		createdAt: now,
@@ -422,6 +427,12 @@ async function fill(): Promise<string> {
 	let people: Record<string, string> = {};
 	for (const site of demoWorld(now)) people = { ...people, ...(await fillSite(site, people)) };
 	return people.Keeper!;
+}
+
+// Somebody who looks at it beside their own water.
+if (member !== undefined && !(await lookAtMadeUp(deps, { id: member }))) {
+	await fill();
+	await lookAtMadeUp(deps, { id: member });
 }
 
 const site = await siteByName(db, LIBRARY.name);

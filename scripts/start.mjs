@@ -2,7 +2,7 @@
 import { randomBytes } from 'node:crypto';
 import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { migrateDatabase, runScript } from './application.mjs';
+import { migrateDatabase, runScript, startScript } from './application.mjs';
 import { ensurePackages, ensureRoom, OWN_HOME, ROOT } from './bootstrap.mjs';
 import { houseAddresses, houseNames } from './house.mjs';
 import { BUILD, launch, optionsOf, portOf } from './launch.mjs';
@@ -76,6 +76,11 @@ await main(async () => {
 		options: serving,
 		prepare: async (database) => {
 			migrateDatabase(database, join(OWN_HOME, 'dumps'));
+			serving.onmessage = async ({ makeDemoFor }) => {
+				if (typeof makeDemoFor !== 'string') return;
+				const env = { DATABASE_URL: database.url, TEVRIK_MEMBER: makeDemoFor };
+				if (!(await startScript('seed.ts', env))) console.error('The made-up world could not be made.');
+			};
 			const { beginning } = JSON.parse(runScript('prepare-own.ts', { DATABASE_URL: database.url }));
 			// Whoever is in the house could make the first account, and read all that comes after.
 			const house = options['--house'] && !beginning ? await houseFor(port, options['--address']) : null;

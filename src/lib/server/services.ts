@@ -46,6 +46,7 @@ import { setTarget } from './service/set-target.ts';
 import { addWater, beginSite } from './service/water/add-water.ts';
 import { changeWater, orderWaters } from './service/water/change-water.ts';
 import { chooseKits, readKits } from './service/water/choose-kits.ts';
+import { leaveMadeUp, lookAtMadeUp, madeUpWater } from './service/water/made-up.ts';
 import { readWaters } from './service/water/read-waters.ts';
 import { personOfToken, startSession } from './service/sign-in.ts';
 
@@ -157,6 +158,9 @@ export function createServices(deps: PooledDeps, run: (task: Task) => Promise<Do
 		changeWater: bind(deps, changeWater),
 		orderWaters: bind(deps, orderWaters),
 		readWaters: bind(deps, readWaters),
+		madeUpWater: bind(deps, madeUpWater),
+		lookAtMadeUp: bind(deps, lookAtMadeUp),
+		leaveMadeUp: bind(deps, leaveMadeUp),
 		readKits: bind(deps, readKits),
 		chooseKits: bind(deps, chooseKits),
 		readProfiles: bind(deps, readProfiles),

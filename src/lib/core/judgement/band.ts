@@ -20,7 +20,12 @@ export interface BandProbabilities {
 	readonly far: boolean;
 	/** The interval is narrow enough to lie inside the band at all; otherwise no value can be told to be inside. */
 	readonly resolves: boolean;
+	/** The interval is several times as wide as the band: on which side the value lies is then a matter of chance. */
+	readonly vague: boolean;
 }
+
+/** An interval so many times as wide as the band says nothing of it (husbandry convention). */
+const VAGUE = 4;
 
 /** How far beyond a limit is far (husbandry convention). */
 function farStep({ low, high }: Omit<Band, 'aim'>): number {
@@ -55,7 +60,8 @@ export function againstBand(value: number, u: number, band: Omit<Band, 'aim'>): 
 		(band.low !== null && !atLeast(most, band.low - step)) ||
 		(band.high !== null && !atMost(least, band.high + step));
 	const resolves = band.low === null || band.high === null || atMost(most - least, band.high - band.low);
-	return { pIn: 1 - pBelow - pAbove, pBelow, pAbove, decision, far, resolves };
+	const vague = band.low !== null && band.high !== null && most - least > VAGUE * (band.high - band.low);
+	return { pIn: 1 - pBelow - pAbove, pBelow, pAbove, decision, far, resolves, vague };
 }
 
 /**
@@ -70,7 +76,7 @@ export function boundAgainstBand(
 ): BandProbabilities | null {
 	const { low, high } = band;
 	const step = farStep(band);
-	const sure = { pIn: 0, pBelow: 0, pAbove: 0, far: false, resolves: true };
+	const sure = { pIn: 0, pBelow: 0, pAbove: 0, far: false, resolves: true, vague: false };
 	if (sense === '>') {
 		if (high !== null && atLeast(limit, high)) {
 			return { ...sure, pAbove: 1, decision: 'clear_high', far: atLeast(limit, high + step) };

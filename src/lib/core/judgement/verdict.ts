@@ -41,7 +41,8 @@ export function gradeOf(p: BandProbabilities): {
 	if (p.decision === 'clear_low') return { grade: outside, side: 'low' };
 	if (p.decision === 'clear_high') return { grade: outside, side: 'high' };
 	if (p.pIn >= PROBABLE) return { grade: 'probably-inside', side: null };
-	if (p.pBelow + p.pAbove >= PROBABLE) return { grade: 'probably-outside', side };
+	// Spread over the band and both its sides it says nothing of any: that is ignorance, no sign of trouble.
+	if (Math.max(p.pBelow, p.pAbove) >= PROBABLE && !p.vague) return { grade: 'probably-outside', side };
 	return { grade: 'cannot-tell', side };
 }
 

@@ -1,4 +1,4 @@
-import { and, eq } from 'drizzle-orm';
+import { and, eq, inArray, isNull } from 'drizzle-orm';
 import type { ProfileId } from '$lib/core/judgement';
 import type { Instant } from '$lib/core/time';
 import { membership, person, site, water, waterProfile, waterVolume } from '../db/schema/index.ts';
@@ -39,6 +39,32 @@ export async function addPerson(db: Reader, row: typeof person.$inferInsert): Pr
 
 export async function addMembership(db: Reader, row: typeof membership.$inferInsert): Promise<void> {
 	await db.insert(membership).values(row);
+}
+
+/** The sites of the made-up world that is looked at beside one's own. */
+export async function madeUpSites(db: Reader): Promise<readonly string[]> {
+	const rows = await db.select({ id: site.id }).from(site).where(eq(site.madeUp, true));
+	return rows.map((r) => r.id);
+}
+
+/** Ends what a person is at some sites. */
+export async function endMemberships(
+	db: Reader,
+	personId: string,
+	siteIds: readonly string[],
+	untilAt: Instant
+): Promise<void> {
+	if (siteIds.length === 0) return;
+	await db
+		.update(membership)
+		.set({ untilAt })
+		.where(
+			and(
+				eq(membership.personId, personId),
+				inArray(membership.siteId, [...siteIds]),
+				isNull(membership.untilAt)
+			)
+		);
 }
 
 export async function addWater(

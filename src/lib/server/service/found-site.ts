@@ -9,6 +9,8 @@ export interface Founding {
 	readonly name: string;
 	readonly timeZone: string;
 	readonly createdAt: Instant;
+	/** Of the made-up world, where somebody looks at it beside their own. */
+	readonly madeUp?: boolean;
 	readonly people: readonly {
 		readonly displayName: string;
 		readonly role: 'keeper' | 'helper' | 'teacher';
@@ -38,8 +40,8 @@ export async function foundSite(deps: PooledDeps, founding: Founding): Promise<F
 	const { newId } = deps;
 	const siteId = newId();
 	return transact(deps, siteId, async (tx, within) => {
-		const { createdAt } = founding;
-		await addSite(tx, { id: siteId, name: founding.name, timeZone: founding.timeZone, createdAt });
+		const { createdAt, name, timeZone, madeUp = false } = founding;
+		await addSite(tx, { id: siteId, name, timeZone, madeUp, createdAt });
 		const personIds: string[] = [];
 		for (const { displayName, role, personId: known } of founding.people) {
 			const personId = known ?? newId();

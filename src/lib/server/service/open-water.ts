@@ -36,10 +36,10 @@ export async function openWater(deps: Deps, person: Person, waterId: string): Pr
 	);
 }
 
-/** Where a person starts: the first water of their first site. */
+/** Where a person starts: the first water of their first site, the made-up world left out. */
 export async function firstWater(deps: Deps, person: Person): Promise<string | null> {
-	const [first] = await reachOf(deps.db, person.id, deps.clock.now());
-	return first?.water.id ?? null;
+	const reach = await reachOf(deps.db, person.id, deps.clock.now());
+	return reach.find((r) => !r.madeUp)?.water.id ?? null;
 }
 
 /** The first water of a person's own site; null where they have none yet. */

@@ -44,7 +44,7 @@
 	const today = $derived(civilDate(now, timeZone));
 </script>
 
-<StartFrame about="your first water" step={2}>
+<StartFrame about="your first water" step={2} demo>
 	<h1 class="text-3xl lg:text-4xl">What is in it, and how much?</h1>
 	<form method="post" use:enhance={sending} class="mt-6 grid gap-6">
 		<Hidden name="id" value={entered('id') || id} />

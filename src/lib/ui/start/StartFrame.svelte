@@ -6,11 +6,13 @@
 		about: string;
 		/** Which of the three screens. */
 		step?: number;
+		/** The made-up world can be looked at from here. */
+		demo?: boolean;
 		children: Snippet;
 		/** What follows from it, beside. */
 		beside?: Snippet;
 	}
-	let { about, step, children, beside }: Props = $props();
+	let { about, step, demo = false, children, beside }: Props = $props();
 	const STEPS = 3;
 </script>
 
@@ -19,7 +21,9 @@
 		<div class="flex items-stretch gap-x-6 px-4 lg:px-8">
 			<a href="/" class="flex min-h-13 items-center text-xl font-bold tracking-tight">Tevrik</a>
 			<span class="flex items-center border-l pl-6 text-muted">{about}</span>
-			{#if step}<span class="small figures ml-auto flex items-center text-muted">{step} of {STEPS}</span>{/if}
+			{#if step}<span class="small figures ml-auto flex items-center gap-x-4 text-muted"
+					>{step} of {STEPS}{#if demo}<a class="link max-sm:hidden" href="/begin/demo">look at the demo instead</a>{/if}</span
+				>{/if}
 		</div>
 	</header>
 	<div class="grid grow {beside ? 'lg:grid-cols-[minmax(0,1fr)_26.25rem]' : ''}">

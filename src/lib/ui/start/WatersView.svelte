@@ -13,6 +13,8 @@
 	interface Props {
 		/** From which water one came. */
 		here: string;
+		/** Somebody's own Tevrik, not the demo. */
+		ownAccount: boolean;
 		waters: readonly ShownWater[];
 		/** Whose changes stand open. */
 		edited: string | null;
@@ -24,7 +26,7 @@
 		now: Instant;
 		refused: { entered: Record<string, string>; field: string; text: string; stray: boolean } | null;
 	}
-	let { here, waters, edited, addId, orderIds, units, timeZone, now, refused }: Props = $props();
+	let { here, ownAccount, waters, edited, addId, orderIds, units, timeZone, now, refused }: Props = $props();
 
 	const running = $derived(waters.filter((w) => w.endedAt === null));
 	const ended = $derived(waters.filter((w) => w.endedAt !== null));
@@ -86,5 +88,8 @@
 			{#each ended as water (water.id)}{@render one(water, 0)}{/each}
 		</ul>
 	{/if}
-	<p class="mt-8"><a class="link" href="/waters/{here}/kits">What you test with</a></p>
+	<p class="mt-8 flex flex-wrap gap-x-8">
+		<a class="link" href="/waters/{here}/kits">What you test with</a>
+		{#if ownAccount}<a class="link" href="/begin/demo">Look at the made-up world</a>{/if}
+	</p>
 </main>

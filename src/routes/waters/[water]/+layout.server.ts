@@ -26,6 +26,7 @@ export const load = (async ({ locals, params, url }) => {
 		dangers,
 		water: open.water,
 		siblings: open.siblings,
+		madeUp: locals.accounts !== null && open.reach.some((r) => r.water.id === open.water.id && r.madeUp),
 		account: locals.accounts ? (locals.person?.displayName ?? null) : null,
 		timeZone: open.scope.timeZone,
 		now: context.now

@@ -2,6 +2,8 @@
 	import { page } from '$app/state';
 	import type { LeftOut } from '$lib/contract/left-out';
 	import BenchRoom from '$lib/ui/shared/BenchRoom.svelte';
+	import EndedNotice from '$lib/ui/shared/EndedNotice.svelte';
+	import MadeUpNotice from '$lib/ui/shared/MadeUpNotice.svelte';
 	import DangerNotice from '$lib/ui/shared/DangerNotice.svelte';
 	import Fault from '$lib/ui/shared/Fault.svelte';
 	import Footer from '$lib/ui/shared/Footer.svelte';
@@ -29,6 +31,8 @@
 			preferences={data.preferences}
 			path={page.url.pathname + page.url.search}
 		/>
+		{#if data.madeUp}<MadeUpNotice />{/if}
+		{#if data.water.endedAt !== null}<EndedNotice water={data.water} timeZone={data.timeZone} now={data.now} />{/if}
 		{#if stray}<div class="page py-3!"><Fault text={stray} above /></div>{/if}
 		<DangerNotice dangers={data.dangers} waterId={data.water.id} />
 		<LeftOutNotice

@@ -77,6 +77,14 @@
 		<h1 class="text-3xl">What do you test?</h1>
 		<a class="link flex min-h-11 items-center" href="/waters/{waterId}/methods">Methods and kits</a>
 	</div>
+	{#if bench.offers.length === 0}
+		<div class="mt-4 border-l-4 border-ink pl-4">
+			<p class="text-lg font-semibold">Nothing to test with is ticked yet.</p>
+			<p class="mt-2">
+				<Button kind="primary" size="large" href="/waters/{waterId}/kits">What do you test with?</Button>
+			</p>
+		</div>
+	{/if}
 	<OpenSessions sessions={bench.sessions} {now} {timeZone} {ongoon} {ondrop} />
 	<div class="mt-4 grid gap-x-12 gap-y-6 lg:grid-cols-[minmax(0,1fr)_26rem]">
 		<div class={offer ? 'hidden lg:block' : ''}>

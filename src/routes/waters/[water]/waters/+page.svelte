@@ -7,6 +7,7 @@
 <svelte:head><title>Waters · Tevrik</title></svelte:head>
 <WatersView
 	here={data.water.id}
+	ownAccount={data.account !== null}
 	waters={data.waters}
 	edited={form?.entered.waterId ?? data.edited}
 	addId={data.addId}

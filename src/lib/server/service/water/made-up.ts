@@ -1,0 +1,32 @@
+import { addMembership, endMemberships, madeUpSites } from '../../repository/founding.ts';
+import { inTransaction } from '../../repository/database.ts';
+import type { Person } from '../../repository/people.ts';
+import { reachOf } from '../../repository/scope.ts';
+import type { PooledDeps } from '../deps.ts';
+
+/** The first water of the made-up world, where a person looks at it. */
+export async function madeUpWater(deps: PooledDeps, person: Pick<Person, 'id'>): Promise<string | null> {
+	const reach = await reachOf(deps.db, person.id, deps.clock.now());
+	return reach.find((r) => r.madeUp)?.water.id ?? null;
+}
+
+/** Lets a person look at the made-up world; false where it was not made yet. */
+export async function lookAtMadeUp(deps: PooledDeps, person: Pick<Person, 'id'>): Promise<boolean> {
+	const sites = await madeUpSites(deps.db);
+	const reached = await reachOf(deps.db, person.id, deps.clock.now());
+	const known = new Set(reached.map((r) => r.scope.siteId));
+	const fromAt = deps.clock.now();
+	await inTransaction(deps.db, async (tx) => {
+		for (const siteId of sites.filter((id) => !known.has(id))) {
+			// A helper, so that everything can be tried and nothing of it is taken for one's own.
+			const row = { siteId, id: deps.newId(), personId: person.id, fromAt, untilAt: null };
+			await addMembership(tx, { ...row, role: 'helper' });
+		}
+	});
+	return sites.length > 0;
+}
+
+/** Takes the made-up world out of a person's sight. */
+export async function leaveMadeUp(deps: PooledDeps, person: Pick<Person, 'id'>): Promise<void> {
+	await endMemberships(deps.db, person.id, await madeUpSites(deps.db), deps.clock.now());
+}
