@@ -53,7 +53,9 @@ export function startScript(script, env) {
  */
 export function fillDemo(database, { dumps, clock } = {}) {
 	migrateDatabase(database, dumps);
-	return JSON.parse(runScript('seed.ts', { DATABASE_URL: database.url, ...(clock ? { TEVRIK_CLOCK: clock } : {}) }));
+	return JSON.parse(
+		runScript('seed.ts', { DATABASE_URL: database.url, ...(clock ? { TEVRIK_CLOCK: clock } : {}) })
+	);
 }
 
 /** Builds into `folder` unless what is there was made from the same sources. */
@@ -123,7 +125,12 @@ export async function serve({
 			SHUTDOWN_TIMEOUT: '5',
 			...env
 		},
-		stdio: ['ignore', log ?? (quiet ? 'ignore' : 'inherit'), log ?? 'inherit', ...(movable || onmessage ? ['ipc'] : [])],
+		stdio: [
+			'ignore',
+			log ?? (quiet ? 'ignore' : 'inherit'),
+			log ?? 'inherit',
+			...(movable || onmessage ? ['ipc'] : [])
+		],
 		detached: true
 	});
 	if (onmessage) child.on('message', onmessage);

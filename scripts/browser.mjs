@@ -4,7 +4,8 @@ import puppeteer from 'puppeteer-core';
 import { findProgram } from './bootstrap.mjs';
 import { stop } from './say.mjs';
 
-export function launchBrowser() {
+/** @param {string[]} extra switches beside the usual ones */
+export function launchBrowser(extra = []) {
 	const executablePath =
 		findProgram('chromium-headless-shell') ?? stop('Chromium is missing; npm test installs it.');
 	return puppeteer.launch({
@@ -23,7 +24,8 @@ export function launchBrowser() {
 			// Windows that stand behind others are used all the same.
 			'--disable-renderer-backgrounding',
 			'--disable-backgrounding-occluded-windows',
-			'--disable-background-timer-throttling'
+			'--disable-background-timer-throttling',
+			...extra
 		]
 	});
 }

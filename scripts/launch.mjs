@@ -84,7 +84,15 @@ async function database(home, fresh) {
  *   options?: object
  * }} given how it is called, where it keeps its records, and what is done once the database is there
  */
-export async function launch({ command, home, host = '127.0.0.1', port, fresh = false, prepare, options = {} }) {
+export async function launch({
+	command,
+	home,
+	host = '127.0.0.1',
+	port,
+	fresh = false,
+	prepare,
+	options = {}
+}) {
 	ensureRoom(home);
 	ensurePackages();
 	const serverPid = join(home, 'server.pid');

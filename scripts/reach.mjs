@@ -20,7 +20,8 @@ export async function reach(args = process.argv.slice(2)) {
 		return { url: process.env.MIGRATION_DATABASE_URL, home: homeOf(args), done: async () => {} };
 	const home = homeOf(args);
 	const folder = join(home, 'database');
-	if (!existsSync(folder)) stop('There are no records yet. Start Tevrik once with: npm start, or npm run demo');
+	if (!existsSync(folder))
+		stop('There are no records yet. Start Tevrik once with: npm start, or npm run demo');
 	const pidFile = join(folder, 'mariadb.pid');
 	const pid = existsSync(pidFile) ? readFileSync(pidFile, 'utf8').trim() : '';
 	if (pid && existsSync(`/proc/${pid}`)) {

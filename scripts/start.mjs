@@ -54,7 +54,9 @@ async function houseWords({ addresses, names, port, until, fingerprint }) {
 		`In the house, for a phone at the tank: ${door}`,
 		`${await qrCode(door)}\nThe phone’s camera opens it; the page leads through trusting this computer, once, and then to the bench.`,
 		`Fingerprint of the authority, to compare there:\n${fingerprint}`,
-		...(others.length > 0 ? [`It is also reached as ${others.map((o) => `https://${o}:${port}/`).join(', ')}`] : []),
+		...(others.length > 0
+			? [`It is also reached as ${others.map((o) => `https://${o}:${port}/`).join(', ')}`]
+			: []),
 		`The certificate holds until ${until.toISOString().slice(0, 10)} and is renewed by itself. To take all of it back: npm run house:remove`
 	];
 }
@@ -97,7 +99,11 @@ await main(async () => {
 								TEVRIK_HOSTS: [`localhost:${port}`, ...hosts].join(','),
 								PROTOCOL_HEADER: 'x-forwarded-proto',
 								HOST_HEADER: 'host',
-								TEVRIK_HOUSE_ADDRESS: `http://${house.addresses[0]}:${house.port}/`
+								TEVRIK_HOUSE_DOOR: JSON.stringify({
+									door: `http://${house.addresses[0]}:${house.port}/`,
+									addresses: house.names.map((name) => `https://${name}:${house.port}/`),
+									fingerprint: house.fingerprint
+								})
 							}
 						: {})
 				},

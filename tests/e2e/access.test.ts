@@ -231,9 +231,10 @@ describe('the address', () => {
 					.end();
 			});
 		});
-	it('is one: localhost is sent there, strangers are refused', async () => {
+	it('is one, by its name: the number is sent there, strangers are refused', async () => {
 		const { host, port } = new URL(world.origin);
-		expect(await ask(`localhost:${port}`)).toEqual({ status: 307, location: `http://${host}/help` });
+		expect(host).toBe(`localhost:${port}`);
+		expect(await ask(`127.0.0.1:${port}`)).toEqual({ status: 307, location: `http://${host}/help` });
 		expect((await ask('elsewhere.example')).status).toBe(421);
 	});
 	it('sets a cookie that scripts cannot read, and says so little as it can', async () => {

@@ -1,65 +1,18 @@
-import { spawn, type ChildProcess } from 'node:child_process';
-import { once } from 'node:events';
 import { existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import { build } from '../../scripts/application.mjs';
+import { BUILD, commandsIn } from './command.ts';
 import { freePort } from '../../scripts/database.mjs';
-
-const ROOT = join(import.meta.dirname, '../..');
-const BUILD = process.env.TEVRIK_TEST_BUILD ?? join(ROOT, '.test/build');
 
 /** However busy the machine is. */
 const PATIENCE = { timeout: 120_000, interval: 300 };
 
-let home: string;
-const started: ChildProcess[] = [];
-beforeAll(() => {
-	home = mkdtempSync(join(tmpdir(), 'tevrik-demo-'));
-	build(BUILD, join(BUILD, '../kit'));
-});
-afterAll(() => {
-	for (const child of started) if (child.exitCode === null) child.kill('SIGTERM');
-	rmSync(home, { recursive: true, force: true });
-});
-
-/** Starts one of our commands as a person would, in a home of its own. */
-function command(script: string, args: string[], env: Record<string, string> = {}) {
-	const child = spawn(process.execPath, [join(ROOT, 'scripts', script), ...args], {
-		cwd: ROOT,
-		env: { ...process.env, TEVRIK_HOME: home, TEVRIK_TEST_BUILD: BUILD, TEVRIK_LOG_LEVEL: 'silent', ...env }
-	});
-	started.push(child);
-	let said = '';
-	child.stdout.on('data', (chunk: Buffer) => (said += chunk.toString()));
-	child.stderr.on('data', (chunk: Buffer) => (said += chunk.toString()));
-	// Not 'close': a server that is left behind holds the pipes open.
-	const ended = once(child, 'exit').then(async ([code]) => {
-		await new Promise((done) => setTimeout(done, 100));
-		return code as number | null;
-	});
-	return {
-		child,
-		ended,
-		said: () => said,
-		async until(words: string) {
-			for (let i = 0; i < 2400; i++) {
-				if (said.includes(words)) return;
-				if (child.exitCode !== null) throw new Error(`it ended: ${said}`);
-				await new Promise((done) => setTimeout(done, 100));
-			}
-			throw new Error(`it never said "${words}": ${said}`);
-		}
-	};
-}
-/** What it says before it gives up, in one line, and how it ended. */
-async function refusal(script: string, args: string[], env: Record<string, string> = {}) {
-	const run = command(script, args, env);
-	const status = await run.ended;
-	return { status, said: run.said().trim() };
-}
+const { home, command, refusal, end } = commandsIn('tevrik-demo-');
+beforeAll(() => void build(BUILD, join(BUILD, '../kit')));
+afterAll(end);
 
 describe('npm run demo', () => {
 	it('says in a sentence what is wrong with how it was started', async () => {
@@ -122,7 +75,7 @@ describe('npm run demo', () => {
 
 	it('starts, keeps what was entered over a clean end and a killed one, and can be backed up and put back', async () => {
 		const port = String(await freePort());
-		const origin = `http://127.0.0.1:${port}`;
+		const origin = `http://localhost:${port}`;
 		let cookie = '';
 		const open = async () => {
 			const first = await fetch(origin, { headers: { accept: 'text/html' }, redirect: 'manual' });
@@ -200,7 +153,7 @@ describe('npm run demo', () => {
 		const port = String(await freePort());
 		const open = command('demo.mjs', ['--port', port, '--host', '0.0.0.0']);
 		await open.until('nobody is signed in');
-		const got = await fetch(`http://127.0.0.1:${port}/`, {
+		const got = await fetch(`http://localhost:${port}/`, {
 			headers: { accept: 'text/html', host: `0.0.0.0:${port}` }
 		});
 		expect([401, 421]).toContain(got.status);

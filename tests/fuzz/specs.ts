@@ -36,6 +36,20 @@ const form = (at?: readonly string[], fields?: Readonly<Record<string, string>>)
 	...(fields ? { fields } : {})
 });
 const numbers = ['5', '54', '400', '-3', '1e9'];
+/** A water as its keeper tells of it. */
+const WATER = {
+	name: 'Kitchen reef',
+	kind: 'tank',
+	profile: 'mixed-reef',
+	long: '120',
+	deep: '50',
+	filled: '48',
+	rock: 'usual',
+	sump: '20',
+	runs: 'a-year',
+	lightsOn: '10:00',
+	lightsOff: '20:00'
+};
 const dates = ['2026-11-23', '2026-11-01', '2027-01-01'];
 
 function run(chance: Chance, { waterId, nowMs, newId }: Target) {
@@ -65,9 +79,14 @@ function run(chance: Chance, { waterId, nowMs, newId }: Target) {
 export const SPECS: Readonly<Record<string, Spec>> = {
 	'GET /api/waters/[water]/bench': ask(),
 	'GET /api/waters/[water]/trends': ask({ span: ['week', 'all'] }),
+	'GET /begin/[token]': ask(),
+	'GET /begin/demo': ask(),
+	'GET /begin/water': ask(),
 	'GET /calendar/[token]': ask(),
+	'GET /house': ask(),
 	'GET /kit': ask(),
 	'GET /offline': ask(),
+	'GET /sign-in': ask(),
 	'GET /waters/[water]/adjust': ask(),
 	'GET /waters/[water]/adjust/batches': ask({
 		litres: numbers,
@@ -122,17 +141,23 @@ export const SPECS: Readonly<Record<string, Spec>> = {
 	'GET /waters/[water]/findings': ask(),
 	'GET /waters/[water]/habits': ask(),
 	'GET /waters/[water]/help': ask({ q: ['alkalinity', 'a'] }),
+	'GET /waters/[water]/kits': ask({ begin: [''] }),
 	'GET /waters/[water]/laboratory': ask(),
 	'GET /waters/[water]/log': ask({ what: [...PARAMETER_IDS, 'events'], before: numbers, waters: ['all'] }),
 	'GET /waters/[water]/log.csv': ask({ what: [...PARAMETER_IDS, 'events'], waters: ['all'] }),
 	'GET /waters/[water]/log/[reading]': ask(),
+	'GET /waters/[water]/log/earlier': ask(),
 	'GET /waters/[water]/log/new': ask({ kind: EVENT_KINDS }),
 	'GET /waters/[water]/log/result': ask({ parameter: PARAMETER_IDS }),
 	'GET /waters/[water]/methods': ask(),
 	'GET /waters/[water]/methods/[code]': ask(),
 	'GET /waters/[water]/methods/[code]/card': ask(),
 	'GET /waters/[water]/methods/[code]/file': ask(),
-	'GET /waters/[water]/methods/new': ask({ from: ['alk-syringe'], revise: ['alk-syringe'] }),
+	'GET /waters/[water]/methods/new': ask({
+		from: ['alk-syringe'],
+		revise: ['alk-syringe'],
+		parameter: PARAMETER_IDS
+	}),
 	'GET /waters/[water]/panel/[happening]': ask({ event: ['x'] }),
 	'GET /waters/[water]/photographs/[photograph]': ask(),
 	'GET /waters/[water]/profiles': ask({ edit: ['x'] }),
@@ -147,6 +172,7 @@ export const SPECS: Readonly<Record<string, Spec>> = {
 	'GET /waters/[water]/testing': ask(),
 	'GET /waters/[water]/today': ask(),
 	'GET /waters/[water]/trends': ask({ span: ['week', 'month', 'all'] }),
+	'GET /waters/[water]/waters': ask({ edit: ['x'] }),
 	'POST /api/waters/[water]/derivations': {
 		kind: 'json',
 		command: (chance, { waterId, newId }) => ({
@@ -232,6 +258,14 @@ export const SPECS: Readonly<Record<string, Spec>> = {
 		}
 	},
 	'POST /api/waters/[water]/test-runs': { kind: 'json', command: run },
+	'POST /begin/[token]': form(undefined, {
+		displayName: 'Rowan',
+		password: 'four odd green pumps',
+		email: ''
+	}),
+	'POST /begin/demo?/leave': form(),
+	'POST /begin/demo?/look': form(),
+	'POST /begin/water': form(undefined, WATER),
 	'POST /preferences': form(undefined, {
 		back: '/help',
 		alkalinity: 'meq-per-l',
@@ -242,6 +276,8 @@ export const SPECS: Readonly<Record<string, Spec>> = {
 		volumes: 'us-gallons',
 		temperature: 'fahrenheit'
 	}),
+	'POST /sign-in': form(undefined, { displayName: 'Rowan', password: 'four odd green pumps' }),
+	'POST /sign-out': form(),
 	'POST /waters/[water]/adjust/change?/start': form(['?litres=54&count=2&everyDays=7', '?litres=20']),
 	'POST /waters/[water]/adjust/limits': form(),
 	'POST /waters/[water]/adjust/plan?/start': form([
@@ -260,6 +296,7 @@ export const SPECS: Readonly<Record<string, Spec>> = {
 		{ kind: 'product', name: 'Made up', 'strength.alkalinity': '0.3' }
 	),
 	'POST /waters/[water]/findings': form(),
+	'POST /waters/[water]/kits': form(undefined, { codes: 'alk-syringe', then: 'methods' }),
 	'POST /waters/[water]/laboratory': form(),
 	'POST /waters/[water]/log/[reading]?/correct': form(),
 	'POST /waters/[water]/log/[reading]?/keep': form(undefined, { slip: '' }),
@@ -293,7 +330,10 @@ export const SPECS: Readonly<Record<string, Spec>> = {
 		clearDays: '5',
 		school: 'both'
 	}),
-	'POST /waters/[water]/testing?/stage': form(undefined, { profile: 'mixed-reef' })
+	'POST /waters/[water]/testing?/stage': form(undefined, { profile: 'mixed-reef' }),
+	'POST /waters/[water]/waters?/add': form(undefined, WATER),
+	'POST /waters/[water]/waters?/change': form(undefined, { change: 'volume', litres: '200', how: 'guessed' }),
+	'POST /waters/[water]/waters?/order': form(undefined, { waterIds: 'x' })
 };
 
 export const PLACES = { dates, happenings: ['death', 'algae', 'x'] } as const;

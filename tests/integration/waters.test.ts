@@ -87,7 +87,10 @@ describe('the first water', () => {
 		expect(both.find((o) => !o.ok)).toMatchObject({ fault: { code: 'begun-already' } });
 		const kept = commands[both.findIndex((o) => o.ok)]!;
 		// Sent again, it is what it was.
-		expect(await world.services.beginSite(who, 'UTC', kept)).toEqual({ ok: true, value: { waterId: kept.id } });
+		expect(await world.services.beginSite(who, 'UTC', kept)).toEqual({
+			ok: true,
+			value: { waterId: kept.id }
+		});
 	});
 
 	it('cannot have begun tomorrow', async () => {
@@ -102,7 +105,8 @@ describe('what is tested with', () => {
 		const { scope, waterId } = await begun('Edda');
 		const offered = async () => (await world.ask('bench', waterId, HABITS)).offers.map((o) => o.method.code);
 		expect(await offered()).toEqual([]);
-		const choose = (...codes: string[]) => world.services.chooseKits(scope, { id: world.deps.newId(), codes });
+		const choose = (...codes: string[]) =>
+			world.services.chooseKits(scope, { id: world.deps.newId(), codes });
 		expect(await choose('alk-syringe', 'no3-card')).toMatchObject({ ok: true, value: { kits: 2 } });
 		expect(await offered()).toEqual(['alk-syringe', 'no3-card']);
 		const { offers } = await world.ask('bench', waterId, HABITS);
@@ -121,7 +125,8 @@ describe('what is tested with', () => {
 
 	it('keeps what was read by a kit that is no longer ticked', async () => {
 		const { scope, waterId } = await begun('Fin');
-		const choose = (...codes: string[]) => world.services.chooseKits(scope, { id: world.deps.newId(), codes });
+		const choose = (...codes: string[]) =>
+			world.services.chooseKits(scope, { id: world.deps.newId(), codes });
 		await choose('alk-syringe');
 		expect(await world.services.saveTestRun(scope, testRun(world, waterId))).toMatchObject({ ok: true });
 		await choose();
@@ -160,12 +165,16 @@ describe('a water that changes', () => {
 			{ kind: 'name', name: 'The big one' }
 		];
 		for (const what of changes) {
-			expect(await world.services.changeWater(scope, change(waterId, what, monthAgo))).toMatchObject({ ok: true });
+			expect(await world.services.changeWater(scope, change(waterId, what, monthAgo))).toMatchObject({
+				ok: true
+			});
 		}
 		const now = await waterAt(world.deps.db, scope, waterId, world.now);
 		expect(now).toMatchObject({ name: 'The big one', netVolumeL: 300, volumeUL: 12 });
 		expect(now!.lights.map((l) => l.onMinute)).toEqual([600, 480]);
-		expect(await waterAt(world.deps.db, scope, waterId, addDays(world.now, -60))).toMatchObject({ netVolumeL: 251 });
+		expect(await waterAt(world.deps.db, scope, waterId, addDays(world.now, -60))).toMatchObject({
+			netVolumeL: 251
+		});
 	});
 
 	it('that was taken down is read, and nothing is asked of it', async () => {
@@ -186,10 +195,14 @@ describe('a water that changes', () => {
 	it('cannot change tomorrow, nor before it was there', async () => {
 		const { scope, waterId } = await begun('Jon');
 		const ended = { kind: 'ended' } as const;
-		expect(await world.services.changeWater(scope, change(waterId, ended, addDays(world.now, 2)))).toMatchObject({
+		expect(
+			await world.services.changeWater(scope, change(waterId, ended, addDays(world.now, 2)))
+		).toMatchObject({
 			fault: { code: 'in-the-future' }
 		});
-		expect(await world.services.changeWater(scope, change(waterId, ended, addDays(world.now, -900)))).toMatchObject({
+		expect(
+			await world.services.changeWater(scope, change(waterId, ended, addDays(world.now, -900)))
+		).toMatchObject({
 			fault: { code: 'ends-before-begin' }
 		});
 		expect(await world.services.changeWater(scope, change(world.deps.newId(), ended))).toMatchObject({
@@ -201,7 +214,8 @@ describe('a water that changes', () => {
 		const { scope, waterId } = await begun('Kim');
 		const barrel = told({ name: 'Barrel', kind: 'new-mix', profile: null });
 		const tap = told({ name: 'Tap', kind: 'source', profile: null, volume: null });
-		for (const one of [barrel, tap]) expect(await world.services.addWater(scope, one)).toMatchObject({ ok: true });
+		for (const one of [barrel, tap])
+			expect(await world.services.addWater(scope, one)).toMatchObject({ ok: true });
 		const names = async () => (await world.services.readWaters(scope)).map((w) => w.name);
 		expect(await names()).toEqual(['Kitchen reef', 'Barrel', 'Tap']);
 		const order = { id: world.deps.newId(), waterIds: [tap.id, waterId] };
@@ -209,7 +223,9 @@ describe('a water that changes', () => {
 		expect(await names()).toEqual(['Tap', 'Kitchen reef', 'Barrel']);
 		const other = await begun('Lea');
 		const foreign = { id: world.deps.newId(), waterIds: [other.waterId] };
-		expect(await world.services.orderWaters(scope, foreign)).toMatchObject({ fault: { code: 'unknown-item' } });
+		expect(await world.services.orderWaters(scope, foreign)).toMatchObject({
+			fault: { code: 'unknown-item' }
+		});
 	});
 });
 

@@ -6,7 +6,9 @@ type Without<T> = Exclude<T, { readonly method: Method }>;
 /** A page of a log as it travels: each method once, where sixty readings stand on some few of them. */
 export interface PackedLog<T> {
 	readonly methods: readonly Method[];
-	readonly entries: readonly ((Omit<WithMethod<T>, 'method' | 'derivedBy'> & { readonly method: number }) | Without<T>)[];
+	readonly entries: readonly (
+		(Omit<WithMethod<T>, 'method' | 'derivedBy'> & { readonly method: number }) | Without<T>
+	)[];
 }
 
 /** What a view of the log has no use for stays behind: by which method a kept result was derived. */

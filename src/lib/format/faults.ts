@@ -99,7 +99,8 @@ const TEXTS: Readonly<Record<FaultCode, Words>> = {
 	unchanged: () => 'The reading is the same as before. Change it, or go back.',
 	'invalid-field': (d, field) => `${fieldWords(field)} ${ruleWords(String(d.rule), String(d.limit ?? ''))}.`,
 	'name-taken': () => 'Somebody here has this name already. Add another letter or a second name.',
-	'email-taken': () => 'An account with this address is there already. Sign in with it, or leave the field empty.',
+	'email-taken': () =>
+		'An account with this address is there already. Sign in with it, or leave the field empty.',
 	'wrong-sign-in': () => 'The name or the password is not right. Nothing was changed; try again.',
 	'too-many-tries': () => 'That was tried too often. Wait a minute, then try again.',
 	'link-over': () =>

@@ -78,6 +78,12 @@ function askingOf({ reach, water }: Pick<OpenWater, 'reach' | 'water'>) {
 /** Those that were not taken down. */
 const running = (reach: readonly Reached[]) => reach.filter((r) => r.water.endedAt === null);
 
+/** What stands beside a water: made up beside made up, and one's own beside one's own. */
+function peersOf({ reach, water }: Pick<OpenWater, 'reach' | 'water'>): readonly Reached[] {
+	const madeUp = reach.some((r) => r.water.id === water.id && r.madeUp);
+	return reach.filter((r) => r.madeUp === madeUp);
+}
+
 /** The day of each water; null of one that cannot be judged, which takes none of the others with it. */
 async function daysOf(
 	deps: PooledDeps,
@@ -133,8 +139,8 @@ export function createServices(deps: PooledDeps, run: (task: Task) => Promise<Do
 			}
 		},
 		/** A line for each water that a person may see. */
-		readLines: async ({ reach }: OpenWater) => linesOf(await daysOf(deps, keeper, running(reach))),
-		readBoard: async ({ reach }: OpenWater) => boardOf(await daysOf(deps, keeper, running(reach))),
+		readLines: async (open: OpenWater) => linesOf(await daysOf(deps, keeper, running(peersOf(open)))),
+		readBoard: async (open: OpenWater) => boardOf(await daysOf(deps, keeper, running(peersOf(open)))),
 		siteCalendar: ({ scope, reach }: OpenWater) => calendarOf(deps, keeper, scope, reach),
 		/** By a private address; null where that was revoked, or never was. */
 		feedCalendar: async (token: string) => {

@@ -42,7 +42,8 @@ const CM3_PER_L = 1000;
  */
 export function volumeOfGlass({ longCm, deepCm, filledToCm, rockwork, sumpL }: Glass): KnownValue {
 	const sides = [longCm, deepCm, filledToCm];
-	if (!sides.every((side) => side > 0)) throw new RangeError(`a side must be above 0 cm: ${sides.join(' × ')}`);
+	if (!sides.every((side) => side > 0))
+		throw new RangeError(`a side must be above 0 cm: ${sides.join(' × ')}`);
 	if (!(sumpL >= 0)) throw new RangeError(`a sump cannot hold ${sumpL} L`);
 	const full = (longCm * deepCm * filledToCm) / CM3_PER_L;
 	const { part, u: partU } = ROCKWORK[rockwork];

@@ -10,8 +10,9 @@ const table = (rows: number, decimals = 0): ChartPoint[] =>
 	]);
 
 describe('a typed table', () => {
-	it.each([table(10), table(10, 1), [...table(10)].reverse(), table(2)])('that is right is not doubted', (...rows) =>
-		expect(tableDoubts(rows as ChartPoint[], 1)).toEqual([])
+	it.each([[table(10)], [table(10, 1)], [[...table(10)].reverse()], [table(2)]])(
+		'that is right is not doubted',
+		(rows) => expect(tableDoubts(rows, 1)).toEqual([])
 	);
 
 	it('names the row that turns round', () => {

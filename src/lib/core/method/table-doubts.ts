@@ -64,7 +64,12 @@ function leastAtHome(points: readonly ChartPoint[]): number {
 export function tableDoubts(points: readonly ChartPoint[], printedStep: number): TableDoubt[] {
 	const readings = points.map(([x]) => x);
 	const results = points.map(([, y]) => y);
-	const disorder = ([['reading', readings], ['result', results]] as const).flatMap(([of, values]) => {
+	const disorder = (
+		[
+			['reading', readings],
+			['result', results]
+		] as const
+	).flatMap(([of, values]) => {
 		const row = turn(values);
 		return row === null ? [] : [{ kind: 'order', row, of } as const];
 	});

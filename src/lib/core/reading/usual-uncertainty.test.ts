@@ -5,7 +5,13 @@ import { derive, usualExpandedU } from './index.ts';
 describe('the uncertainty that a number in a paper book would have had', () => {
 	it('is the one of the very reading where that is on a mark', () => {
 		const fills = [{ startMl: 1, end: { lowerMl: 0.5, upperMl: 0.5 } }];
-		const derived = derive(ALK_SYRINGE, { form: 'syringe', portion: 'full', readAs: 'left', fills, sure: true });
+		const derived = derive(ALK_SYRINGE, {
+			form: 'syringe',
+			portion: 'full',
+			readAs: 'left',
+			fills,
+			sure: true
+		});
 		const result = derived.ok ? derived.value.outcomes[0].result : null;
 		if (result?.kind !== 'value') throw new Error('half a syringe tells a value');
 		const u = Math.hypot(result.uRandom, result.uCommon);

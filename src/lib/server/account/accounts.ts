@@ -96,7 +96,9 @@ export function openAccounts(db: Database, secret: string) {
 				return ok({ userId: response.user.id, cookies: cookiesOf(headers) });
 			} catch (fault) {
 				if (!(fault instanceof APIError)) throw fault;
-				return /email/i.test(String(fault.body?.code)) ? fail('email-taken', 'email') : fail('name-taken', 'name');
+				return /email/i.test(String(fault.body?.code))
+					? fail('email-taken', 'email')
+					: fail('name-taken', 'name');
 			}
 		},
 
@@ -106,7 +108,9 @@ export function openAccounts(db: Database, secret: string) {
 				const { headers, response } = name.includes('@')
 					? await auth.api.signInEmail({ body: { email: name.trim(), password }, returnHeaders: true })
 					: await auth.api.signInUsername({ body: { username: name, password }, returnHeaders: true });
-				return response ? ok({ userId: response.user.id, cookies: cookiesOf(headers) }) : fail('wrong-sign-in');
+				return response
+					? ok({ userId: response.user.id, cookies: cookiesOf(headers) })
+					: fail('wrong-sign-in');
 			} catch (fault) {
 				if (!(fault instanceof APIError)) throw fault;
 				return fail('wrong-sign-in');

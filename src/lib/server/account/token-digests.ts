@@ -29,8 +29,8 @@ function digested<A extends Asked>(asked: A): A {
 /** The tokens that were asked for, by their digests: whoever knows one is given it back. */
 function knownTokens({ model, where = [] }: Asked): ReadonlyMap<string, string> {
 	const clauses = model === SESSION ? where.filter((c) => c.field === TOKEN) : [];
-	const tokens = clauses.flatMap((c) => (Array.isArray(c.value) ? c.value : [c.value])) as string[];
-	return new Map(tokens.map((token) => [digestOf(token), token]));
+	const tokens = clauses.flatMap(({ value }) => (Array.isArray(value) ? (value as unknown[]) : [value]));
+	return new Map(tokens.filter((t) => typeof t === 'string').map((token) => [digestOf(token), token]));
 }
 
 function withTokens<R>(row: R, known: ReadonlyMap<string, string>): R {

@@ -76,5 +76,8 @@ export async function claimBeginning(db: Reader, tokenDigest: string, now: Insta
 
 /** Gives a link back whose account was refused. */
 export async function releaseBeginning(db: Reader, tokenDigest: string): Promise<void> {
-	await db.update(beginning).set({ usedAt: sql`null` }).where(eq(beginning.tokenDigest, tokenDigest));
+	await db
+		.update(beginning)
+		.set({ usedAt: sql`null` })
+		.where(eq(beginning.tokenDigest, tokenDigest));
 }

@@ -151,7 +151,10 @@ export async function adoptMethod(
 
 /** Does not offer any version of a method any more; what was read by it keeps it. */
 export async function leaveMethod(db: Reader, scope: SiteScope, code: string, at: Instant): Promise<void> {
-	const versions = db.select({ id: methodVersion.id }).from(methodVersion).where(eq(methodVersion.code, code));
+	const versions = db
+		.select({ id: methodVersion.id })
+		.from(methodVersion)
+		.where(eq(methodVersion.code, code));
 	await db
 		.update(siteMethod)
 		.set({ leftAt: at })
@@ -172,10 +175,7 @@ export async function takingSites(
 }
 
 export async function takesShipped(db: Reader, scope: SiteScope): Promise<'all' | 'chosen'> {
-	const [found] = await db
-		.select({ takes: site.takesShipped })
-		.from(site)
-		.where(eq(site.id, scope.siteId));
+	const [found] = await db.select({ takes: site.takesShipped }).from(site).where(eq(site.id, scope.siteId));
 	return found?.takes ?? 'all';
 }
 

@@ -97,7 +97,12 @@ async function bandsOfProfile(
 export async function giveProfile(
 	tx: Reader,
 	scope: SiteScope,
-	{ water, command, now, newId }: {
+	{
+		water,
+		command,
+		now,
+		newId
+	}: {
 		readonly water: { readonly id: string; readonly startedAt: Instant };
 		readonly command: Pick<TakeProfile, 'profile'> & { readonly fromAt: Instant };
 		readonly now: Instant;

@@ -1,7 +1,13 @@
 import type { SaveMethod } from '$lib/contract/method';
 import { SHIPPED_METHODS, type Method } from '$lib/core/method';
 import { fail, ok, type Result } from '$lib/core/result';
-import { adoptMethod, ensureMethodVersion, leaveMethod, takesShipped, versionsOf } from '../repository/method.ts';
+import {
+	adoptMethod,
+	ensureMethodVersion,
+	leaveMethod,
+	takesShipped,
+	versionsOf
+} from '../repository/method.ts';
 import type { SiteScope } from '../repository/scope.ts';
 import type { PooledDeps } from './deps.ts';
 import { once } from './once.ts';

@@ -27,7 +27,8 @@
 				{name}
 				value={item.value}
 				bind:chosen
-				class="min-h-11 cursor-pointer items-center rounded-md border bg-surface px-3.5 py-2 {chosen === item.value
+				class="min-h-11 cursor-pointer items-center rounded-md border bg-surface px-3.5 py-2 {chosen ===
+				item.value
 					? 'border-ink font-semibold outline-1 outline-ink'
 					: 'border-line-strong hover:bg-paper'}">{item.name}</Radio
 			>

@@ -32,7 +32,9 @@
 	const rows = $derived(text.worthBy === 'table' && text.table.trim() !== '' ? parseTable(text.table) : null);
 	const doubts = $derived(
 		rows?.ok
-			? tableDoubts(rows.value, printedStepOf(rows.value.map(([, y]) => y))).map((d) => tableDoubtWords(d, rows.value))
+			? tableDoubts(rows.value, printedStepOf(rows.value.map(([, y]) => y))).map((d) =>
+					tableDoubtWords(d, rows.value)
+				)
 			: []
 	);
 </script>

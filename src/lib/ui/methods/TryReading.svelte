@@ -1,8 +1,8 @@
 <script lang="ts">
 	import { typedNumber } from '$lib/core/numeric';
-	import { resultInUnit } from '$lib/format/quantity';
+	import { limitInUnit, resultInUnit, symbolAfter } from '$lib/format/quantity';
 	import Field from '$lib/ui/kit/Field.svelte';
-	import { tried, trialOf } from './draft/try-reading';
+	import { byLeaflet, tried, trialOf } from './draft/try-reading';
 	import type { MethodDraft } from './MethodDraft.svelte';
 
 	let { draft }: { draft: MethodDraft } = $props();
@@ -15,6 +15,13 @@
 	const results = $derived(
 		method && trial && value !== null && Number.isFinite(value) ? tried(method, trial, value) : null
 	);
+	/** As the leaflet prints it, to be compared with what it says. */
+	const printed = $derived.by(() => {
+		const plain = results && method && value !== null ? byLeaflet(method, value) : null;
+		return plain === null
+			? null
+			: `${limitInUnit(draft.text.parameter, Number(plain.toPrecision(4)), draft.text.unit)}${symbolAfter(draft.text.unit)}`;
+	});
 </script>
 
 <section class="mt-6 border-t pt-4" aria-labelledby="try-title">
@@ -38,24 +45,32 @@
 				help={trial.asks}
 			/>
 			<p class="figures pb-7" role="status">
-				{#if results}
-					gives <strong class="text-2xl">{results.map((r) => resultInUnit(r, draft.text.unit)).join('; ')}</strong>.
-					<span class="block">Does your leaflet say so? If not, a field above is off.</span>
+				{#if results && printed}
+					gives <strong class="text-2xl">{printed}</strong>. Does your leaflet say so? If not, a field above
+					is off.
+					<span class="block"
+						>Kept as {results.map((r) => resultInUnit(r, draft.text.unit)).join('; ')}: of the last drop only
+						half was needed.</span
+					>
+				{:else if results}
+					gives <strong class="text-2xl"
+						>{results.map((r) => resultInUnit(r, draft.text.unit)).join('; ')}</strong
+					>.
 				{:else}
 					<span class="text-muted">That cannot be read with this kit.</span>
 				{/if}
 			</p>
 		</div>
 		<p class="small text-muted">
-			What stands behind ± is the marks, the last drop, the sample and the titrant, as kits of this kind usually have
-			them. A check against a standard makes it smaller.
+			What stands behind ± is the marks, the last drop, the sample and the titrant, as kits of this kind
+			usually have them. A check against a standard makes it smaller.
 		</p>
 	{/if}
 	<p class="small mt-3 border-t pt-3">
 		<strong>Look on the box for</strong>
 		<span class="text-muted"
-			>signs of danger on each bottle; the lot and its date, which go on the shelf; how many tests it holds; whether what
-			is left in the syringe may go back.</span
+			>signs of danger on each bottle; the lot and its date, which go on the shelf; how many tests it holds;
+			whether what is left in the syringe may go back.</span
 		>
 	</p>
 </section>

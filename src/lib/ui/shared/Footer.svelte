@@ -61,10 +61,14 @@
 		<a href="/waters/{waterId}/habits" class="link flex min-h-10 items-center">Units and habits</a>
 		<a href="/waters/{waterId}/help" class="link flex min-h-10 items-center">Help and shortcuts</a>
 		{#if account}
+			<a href="/house" class="link flex min-h-10 items-center">Phone at the tank</a>
 			<span class="ml-auto flex items-center gap-3 text-muted">
 				{account}
 				{#if kept > 0}
-					<span>{kept} {kept === 1 ? 'reading is' : 'readings are'} not on the server yet; sign out when they are.</span>
+					<span
+						>{kept}
+						{kept === 1 ? 'reading is' : 'readings are'} not on the server yet; sign out when they are.</span
+					>
 				{:else}
 					<Button kind="text" type="submit" formaction="/sign-out" class="min-h-10">Sign out</Button>
 				{/if}

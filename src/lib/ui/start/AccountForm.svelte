@@ -61,8 +61,8 @@
 	{:else}
 		<h1 class="text-3xl">This link was used, or its time is over</h1>
 		<p class="mt-3">
-			If the account is yours, sign in. If nobody made one yet, start Tevrik again on its machine: it prints a new
-			link.
+			If the account is yours, sign in. If nobody made one yet, start Tevrik again on its machine: it prints a
+			new link.
 		</p>
 		<p class="mt-6"><Button href="/sign-in" kind="primary">Sign in</Button></p>
 	{/if}

@@ -79,8 +79,22 @@
 					bind:value={draft.runs}
 					fault={fault('runs')}
 				/>
-				<DateField name="lightsOn" label="Light on at" of="time" value={entered('lightsOn')} {today} fault={fault('lightsOn')} />
-				<DateField name="lightsOff" label="and off at" of="time" value={entered('lightsOff')} {today} fault={fault('lightsOff')} />
+				<DateField
+					name="lightsOn"
+					label="Light on at"
+					of="time"
+					value={entered('lightsOn')}
+					{today}
+					fault={fault('lightsOn')}
+				/>
+				<DateField
+					name="lightsOff"
+					label="and off at"
+					of="time"
+					value={entered('lightsOff')}
+					{today}
+					fault={fault('lightsOff')}
+				/>
 			</div>
 		{/if}
 		<div><Button type="submit" kind="primary">Add it</Button></div>

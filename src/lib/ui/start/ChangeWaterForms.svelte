@@ -71,7 +71,9 @@
 	/>
 {/snippet}
 {#snippet volume()}
-	<div class="sm:col-span-2"><VolumeFields {draft} fault={(n) => fault('volume', n)} known={water.netVolumeL !== null} /></div>
+	<div class="sm:col-span-2">
+		<VolumeFields {draft} fault={(n) => fault('volume', n)} known={water.netVolumeL !== null} />
+	</div>
 {/snippet}
 {#snippet lights()}
 	<div class="grid grid-cols-2 gap-4">
@@ -94,7 +96,9 @@
 	</div>
 {/snippet}
 {#snippet animals()}
-	<Checkbox name="empty" checked={!water.hasAnimals} class="min-h-11 items-center">Nothing lives in it</Checkbox>
+	<Checkbox name="empty" checked={!water.hasAnimals} class="min-h-11 items-center"
+		>Nothing lives in it</Checkbox
+	>
 {/snippet}
 {#snippet nothing()}{/snippet}
 

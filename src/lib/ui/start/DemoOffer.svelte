@@ -25,17 +25,22 @@
 <StartFrame about="the made-up world">
 	<h1 class="text-3xl lg:text-4xl">A year of somebody else’s reef</h1>
 	<p class="mt-3 text-lg">
-		Nine waters with their readings, doses, plans and mistakes, all made up. They stand beside your own under a site that
-		is marked so, everything can be tried on them, and one press takes them away again.
+		Nine waters with their readings, doses, plans and mistakes, all made up. They stand beside your own under
+		a site that is marked so, everything can be tried on them, and one press takes them away again.
 	</p>
 	{#if coming}
-		<p class="mt-6 text-lg font-semibold" role="status">It is being made; that takes a minute or two.</p>
+		<p class="mt-6 text-lg font-semibold" role="status">
+			It is being made; that takes some minutes. You may go on meanwhile.
+		</p>
 	{:else if can}
 		<form method="post" action="?/look" use:enhance={sending} class="mt-6">
 			<Button type="submit" kind="primary" size="large">Have a look</Button>
 		</form>
 	{:else}
-		<p class="mt-6">This Tevrik was not started by <code>npm start</code>, which makes it. <code>npm run demo</code> shows it by itself.</p>
+		<p class="mt-6">
+			This Tevrik was not started by <code>npm start</code>, which makes it. <code>npm run demo</code> shows it
+			by itself.
+		</p>
 	{/if}
 	<p class="mt-6"><a class="link" href="/">Back to your own</a></p>
 </StartFrame>

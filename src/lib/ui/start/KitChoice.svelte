@@ -66,7 +66,9 @@
 						name="codes"
 						value={method.code}
 						bind:checked={codes[method.code]}
-						class="min-h-16 items-center! [&_input]:mt-0! rounded-md border bg-surface py-1 pr-4 pl-3 {codes[method.code]
+						class="min-h-16 items-center! [&_input]:mt-0! rounded-md border bg-surface py-1 pr-4 pl-3 {codes[
+							method.code
+						]
 							? 'border-ink outline-1 outline-ink'
 							: 'border-line-strong hover:bg-paper'}"
 					>
@@ -89,8 +91,8 @@
 	{#if begins}<p class="small figures text-muted">3 of 3</p>{/if}
 	<h1 class="text-3xl {begins ? 'mt-1' : ''}">What do you test with?</h1>
 	<p class="mt-2 max-w-[46rem] text-muted">
-		Tick what looks like yours. It runs by a common leaflet until you enter the one in your box, which takes two minutes
-		and is asked for when the kit is first used.
+		Tick what looks like yours. It runs by a common leaflet until you enter the one in your box, which takes
+		two minutes and is asked for when the kit is first used.
 	</p>
 	<form method="post" use:enhance={sending} class="mt-6">
 		<Hidden name="id" value={id} />
@@ -101,11 +103,11 @@
 			{@render rows(rest)}
 		</Disclosure>
 		<div class="sticky bottom-0 -mx-4 mt-0 flex flex-wrap items-center gap-4 border-t bg-surface px-4 py-4">
-			<Button type="submit" kind="primary" size="large"
-				>{begins ? 'To the bench' : 'Keep these'}</Button
-			>
+			<Button type="submit" kind="primary" size="large">{begins ? 'To the bench' : 'Keep these'}</Button>
 			<span class="small text-muted" aria-live="polite"
-				>{count === 0 ? 'Nothing ticked yet: what is read elsewhere can be written down all the same.' : ''}</span
+				>{count === 0
+					? 'Nothing ticked yet: what is read elsewhere can be written down all the same.'
+					: ''}</span
 			>
 		</div>
 	</form>

@@ -6,7 +6,9 @@
 	}
 	let { kind }: Props = $props();
 
-	const SHAPES: Readonly<Record<string, 'syringe' | 'drops' | 'card' | 'ladder' | 'display' | 'scale' | 'float' | 'thermometer'>> = {
+	const SHAPES: Readonly<
+		Record<string, 'syringe' | 'drops' | 'card' | 'ladder' | 'display' | 'scale' | 'float' | 'thermometer'>
+	> = {
 		'syringe-titration': 'syringe',
 		'drop-titration': 'drops',
 		'back-titration': 'drops',
@@ -24,7 +26,14 @@
 </script>
 
 <!-- What one holds in one's hand, drawn plainly: its outline in ink, what is read from it in the accent. -->
-<svg viewBox="0 0 48 48" class="size-12 shrink-0" aria-hidden="true" fill="none" stroke="currentColor" stroke-width="2">
+<svg
+	viewBox="0 0 48 48"
+	class="size-12 shrink-0"
+	aria-hidden="true"
+	fill="none"
+	stroke="currentColor"
+	stroke-width="2"
+>
 	{#if shape === 'syringe'}
 		<path d="M10 14h24v20H10zM34 22h6v4h-6zM40 24h5M3 17v14M3 24h7" />
 		<path d="M15 14v6M20 14v4M25 14v6M30 14v4" stroke-width="1.5" />
@@ -42,7 +51,14 @@
 	{:else if shape === 'ladder'}
 		<path d="M14 4h20v40H14z" />
 		{#each steps as i (i)}
-			<circle cx="24" cy={9.5 + i * 7.2} r="2.8" fill="var(--accent)" fill-opacity={0.15 + i * 0.2} stroke="none" />
+			<circle
+				cx="24"
+				cy={9.5 + i * 7.2}
+				r="2.8"
+				fill="var(--accent)"
+				fill-opacity={0.15 + i * 0.2}
+				stroke="none"
+			/>
 		{/each}
 	{:else if shape === 'display'}
 		<path d="M12 4h24v40H12z" />

@@ -13,7 +13,10 @@
 			? [
 					{ title: 'Wanted', words: wantedWords(outset, units).join(', ') },
 					{ title: 'To test', words: `${testingWords(outset)}. Less once it is known.` },
-					{ title: 'Most in a day', words: mostWords(outset, units).join(', ') || 'What chemistry bears: nothing lives in it yet.' }
+					{
+						title: 'Most in a day',
+						words: mostWords(outset, units).join(', ') || 'What chemistry bears: nothing lives in it yet.'
+					}
 				]
 			: []
 	);
@@ -28,8 +31,8 @@
 		</section>
 	{:else}
 		<p class="small border-t py-3 text-muted">
-			Say what it is, and here stands what is wanted of its water, what to test how often, and what a day may change at
-			most.
+			Say what it is, and here stands what is wanted of its water, what to test how often, and what a day may
+			change at most.
 		</p>
 	{/each}
 </div>

@@ -19,8 +19,8 @@
 	{#if nobody}
 		<h1 class="text-3xl">Nobody has begun here yet</h1>
 		<p class="mt-3">
-			Whoever started Tevrik finds a link in its window. It is good for the first account, once; so nobody who merely
-			comes by this address can make it theirs.
+			Whoever started Tevrik finds a link in its window. It is good for the first account, once; so nobody who
+			merely comes by this address can make it theirs.
 		</p>
 	{:else}
 		<h1 class="text-3xl lg:text-4xl">Sign in</h1>

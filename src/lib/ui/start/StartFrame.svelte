@@ -22,7 +22,9 @@
 			<a href="/" class="flex min-h-13 items-center text-xl font-bold tracking-tight">Tevrik</a>
 			<span class="flex items-center border-l pl-6 text-muted">{about}</span>
 			{#if step}<span class="small figures ml-auto flex items-center gap-x-4 text-muted"
-					>{step} of {STEPS}{#if demo}<a class="link max-sm:hidden" href="/begin/demo">look at the demo instead</a>{/if}</span
+					>{step} of {STEPS}{#if demo}<a class="link max-sm:hidden" href="/begin/demo"
+							>look at the demo instead</a
+						>{/if}</span
 				>{/if}
 		</div>
 	</header>
@@ -31,7 +33,10 @@
 			<div class="max-w-[46rem]">{@render children()}</div>
 		</main>
 		{#if beside}
-			<aside class="border-t bg-paper px-4 py-7 lg:border-t-0 lg:border-l lg:px-9 lg:py-11" aria-label="What follows from it">
+			<aside
+				class="border-t bg-paper px-4 py-7 lg:border-t-0 lg:border-l lg:px-9 lg:py-11"
+				aria-label="What follows from it"
+			>
 				{@render beside()}
 			</aside>
 		{/if}

@@ -99,7 +99,8 @@
 {/if}
 <p class="figures mt-4 text-xl text-muted" aria-live="polite">
 	{#if draft.volume && between}
-		<strong class="text-ink">{litresWords(Number(draft.volume.value.toPrecision(3)))}</strong> of water, between
+		<strong class="text-ink">{litresWords(Number(draft.volume.value.toPrecision(3)))}</strong> of water,
+		between
 		{between[0]} and {between[1]}. {draft.how === 'measured' && draft.by === 'litres'
 			? ''
 			: 'A dose tells better; until then advice keeps to the careful side.'}

@@ -30,7 +30,9 @@ export class WaterDraft {
 		Object.assign(
 			this,
 			Object.fromEntries(
-				Object.entries({ profile, long, deep, filled, rock, sump, litres, how, runs }).filter(([, v]) => v !== undefined)
+				Object.entries({ profile, long, deep, filled, rock, sump, litres, how, runs }).filter(
+					([, v]) => v !== undefined
+				)
 			)
 		);
 		if (litres) this.by = 'litres';

@@ -58,7 +58,12 @@
 				</form>
 			{/if}
 		</div>
-		<Disclosure title="Change {water.name}" open={edited === water.id} look="link small min-h-11" class="mt-1">
+		<Disclosure
+			title="Change {water.name}"
+			open={edited === water.id}
+			look="link small min-h-11"
+			class="mt-1"
+		>
 			<ChangeWaterForms
 				{water}
 				{timeZone}
@@ -72,8 +77,8 @@
 <main class="page max-w-[60rem]!">
 	<h1 class="text-3xl">Waters</h1>
 	<p class="mt-2 max-w-[44rem] text-muted">
-		A tank with its sump is one water, and so are several tanks on one sump. A barrel, a tap and a bottle of somebody
-		else’s are waters too.
+		A tank with its sump is one water, and so are several tanks on one sump. A barrel, a tap and a bottle of
+		somebody else’s are waters too.
 	</p>
 	<ul class="mt-5 border-b">
 		{#each running as water, at (water.id)}{@render one(water, at)}{/each}

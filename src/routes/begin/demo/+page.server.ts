@@ -10,16 +10,17 @@ export const load = (async ({ locals }) => {
 	if (!locals.person) redirect(307, '/');
 	const waterId = await locals.services.madeUpWater(locals.person);
 	if (waterId) redirect(307, `/waters/${waterId}/today`);
-	return { coming: Date.now() - askedAt < MAKING_MS, can: process.send !== undefined };
+	return { coming: locals.services.clock.now() - askedAt < MAKING_MS, can: process.send !== undefined };
 }) satisfies PageServerLoad;
 
 export const actions = {
 	look: async ({ request, locals }) => {
 		if (!locals.accounts || !locals.person) redirect(303, '/');
 		await request.formData();
-		if (!(await locals.services.lookAtMadeUp(locals.person)) && Date.now() - askedAt >= MAKING_MS) {
+		const now = locals.services.clock.now();
+		if (!(await locals.services.lookAtMadeUp(locals.person)) && now - askedAt >= MAKING_MS) {
 			process.send?.({ makeDemoFor: locals.person.id });
-			askedAt = Date.now();
+			askedAt = now;
 		}
 		redirect(303, '/begin/demo');
 	},

@@ -32,7 +32,11 @@
 			path={page.url.pathname + page.url.search}
 		/>
 		{#if data.madeUp}<MadeUpNotice />{/if}
-		{#if data.water.endedAt !== null}<EndedNotice water={data.water} timeZone={data.timeZone} now={data.now} />{/if}
+		{#if data.water.endedAt !== null}<EndedNotice
+				water={data.water}
+				timeZone={data.timeZone}
+				now={data.now}
+			/>{/if}
 		{#if stray}<div class="page py-3!"><Fault text={stray} above /></div>{/if}
 		<DangerNotice dangers={data.dangers} waterId={data.water.id} />
 		<LeftOutNotice

@@ -1,12 +1,5 @@
 export { person, membership, signInSession } from './people.ts';
-export {
-	authUser,
-	authSession,
-	authAccount,
-	authVerification,
-	personAccount,
-	beginning
-} from './account.ts';
+export { authUser, authSession, authAccount, authVerification, personAccount, beginning } from './account.ts';
 export { site, water, waterVolume, waterProfile, waterLights, target } from './site.ts';
 export { methodVersion, siteMethod } from './method.ts';
 export { shelfItem, shelfNote, kitCheck } from './shelf.ts';

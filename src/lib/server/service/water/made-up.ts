@@ -16,12 +16,12 @@ export async function lookAtMadeUp(deps: PooledDeps, person: Pick<Person, 'id'>)
 	const reached = await reachOf(deps.db, person.id, deps.clock.now());
 	const known = new Set(reached.map((r) => r.scope.siteId));
 	const fromAt = deps.clock.now();
+	// A helper, so that everything can be tried and nothing of it is taken for one's own.
+	const rows = sites
+		.filter((id) => !known.has(id))
+		.map((siteId) => ({ siteId, id: deps.newId(), personId: person.id, fromAt, untilAt: null }));
 	await inTransaction(deps.db, async (tx) => {
-		for (const siteId of sites.filter((id) => !known.has(id))) {
-			// A helper, so that everything can be tried and nothing of it is taken for one's own.
-			const row = { siteId, id: deps.newId(), personId: person.id, fromAt, untilAt: null };
-			await addMembership(tx, { ...row, role: 'helper' });
-		}
+		for (const row of rows) await addMembership(tx, { ...row, role: 'helper' });
 	});
 	return sites.length > 0;
 }

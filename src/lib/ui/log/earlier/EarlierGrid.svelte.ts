@@ -33,7 +33,9 @@ interface Row {
 	readonly date: string;
 	readonly cells: Readonly<Partial<Record<ParameterId, Cell>>>;
 	/** One for each cell, so that what is sent twice is stored once. */
-	readonly ids: Readonly<Partial<Record<ParameterId, readonly [run: string, sample: string, reading: string]>>>;
+	readonly ids: Readonly<
+		Partial<Record<ParameterId, readonly [run: string, sample: string, reading: string]>>
+	>;
 }
 
 export type Saved =
@@ -76,7 +78,9 @@ export class EarlierGrid {
 	}
 
 	readonly count = $derived(
-		this.rows.flatMap((r) => Object.values(r.cells)).filter((c) => c.state !== 'saved' && c.text.trim() !== '').length
+		this.rows
+			.flatMap((r) => Object.values(r.cells))
+			.filter((c) => c.state !== 'saved' && c.text.trim() !== '').length
 	);
 	readonly saved = $derived(
 		this.rows.flatMap((r) => Object.values(r.cells)).filter((c) => c.state === 'saved').length
@@ -139,7 +143,13 @@ export class EarlierGrid {
 		return true;
 	}
 
-	#runOf(row: Row, parameter: ParameterId, cell: Cell, at: Instant, ids: readonly string[]): SaveTestRun | string {
+	#runOf(
+		row: Row,
+		parameter: ParameterId,
+		cell: Cell,
+		at: Instant,
+		ids: readonly string[]
+	): SaveTestRun | string {
 		const { kits, units, waterId, timeZone } = this.#given;
 		const unit = units[parameter];
 		const [, sign = '', number = ''] = /^\s*([<>]?)\s*(.*)$/s.exec(cell.text) ?? [];

@@ -81,8 +81,8 @@
 	<p class="label"><a class="link" href="/waters/{waterId}/log">Log</a></p>
 	<h1 class="mt-2 text-3xl">Readings from before</h1>
 	<p class="mt-2 max-w-[46rem] text-muted">
-		A day on each line, as the paper book has it, or pasted from a spreadsheet. Enter and the arrows go down and up, the
-		tabulator goes on. The estimate starts from them.
+		A day on each line, as the paper book has it, or pasted from a spreadsheet. Enter and the arrows go down
+		and up, the tabulator goes on. The estimate starts from them.
 	</p>
 
 	<div class="mt-5 overflow-x-auto border-y pb-3" bind:this={table}>
@@ -133,7 +133,11 @@
 						readonly={cell?.state === 'saved'}
 						aria-invalid={cell?.state === 'refused' ? 'true' : undefined}
 						autocomplete="off"
-						class={cell?.state === 'saved' ? 'opacity-60' : cell?.state === 'refused' ? 'border-l-4 border-warn pl-1' : ''}
+						class={cell?.state === 'saved'
+							? 'opacity-60'
+							: cell?.state === 'refused'
+								? 'border-l-4 border-warn pl-1'
+								: ''}
 					/>
 				{/each}
 			{/each}
@@ -144,7 +148,10 @@
 			label="Another column"
 			quiet
 			class="mt-3 max-w-[14rem]"
-			items={[{ value: '', name: 'choose …' }, ...others.map((p) => ({ value: p, name: PARAMETERS[p].name }))]}
+			items={[
+				{ value: '', name: 'choose …' },
+				...others.map((p) => ({ value: p, name: PARAMETERS[p].name }))
+			]}
 			value=""
 			onpick={(picked) => picked && grid.addColumn(picked as ParameterId)}
 		/>
@@ -159,7 +166,8 @@
 						{date || `Line ${at + 1}`}, {PARAMETERS[parameter].name.toLowerCase()}
 						<span class="figures">{cell.text}</span>: {cell.why}
 						{#if cell.unusual}
-							<Button kind="text" class="min-h-8" onclick={() => grid.confirm(at, parameter)}>It is so</Button>
+							<Button kind="text" class="min-h-8" onclick={() => grid.confirm(at, parameter)}>It is so</Button
+							>
 						{/if}
 					</li>
 				{/each}
@@ -167,13 +175,19 @@
 		</section>
 	{/if}
 	<div class="mt-6 flex flex-wrap items-center gap-4">
-		<Button kind="primary" size="large" disabled={grid.saving || grid.count === 0} onclick={() => void grid.save()}
+		<Button
+			kind="primary"
+			size="large"
+			disabled={grid.saving || grid.count === 0}
+			onclick={() => void grid.save()}
 			>{grid.saving ? 'Keeping …' : `Keep ${grid.count} ${grid.count === 1 ? 'reading' : 'readings'}`}</Button
 		>
 		<p role="status" class={grid.away ? 'font-semibold text-warn' : 'text-muted'}>
 			{grid.away || (grid.saved > 0 ? `${grid.saved} kept.` : '')}
 		</p>
-		{#if grid.saved > 0 && grid.count === 0}<a class="link" href="/waters/{waterId}/trends">Look at the lines</a>{/if}
+		{#if grid.saved > 0 && grid.count === 0}<a class="link" href="/waters/{waterId}/trends"
+				>Look at the lines</a
+			>{/if}
 	</div>
 	<p class="mt-8 border-t pt-4">
 		What else the estimate starts from:

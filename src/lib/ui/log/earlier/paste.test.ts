@@ -3,13 +3,15 @@ import { pasted } from './paste';
 
 describe('what is pasted from a spreadsheet', () => {
 	it('is read by its heading, whatever the order of its columns', () => {
-		expect(pasted('Date\tKH (dKH)\tCa\tNO₃ [mg/L]\n12/09/2026\t8,1\t430\t5\n19/09/2026\t7.9\t\t8\n')).toEqual({
-			heading: ['date', 'alkalinity', 'calcium', 'nitrate'],
-			rows: [
-				['12/09/2026', '8,1', '430', '5'],
-				['19/09/2026', '7.9', '', '8']
-			]
-		});
+		expect(pasted('Date\tKH (dKH)\tCa\tNO₃ [mg/L]\n12/09/2026\t8,1\t430\t5\n19/09/2026\t7.9\t\t8\n')).toEqual(
+			{
+				heading: ['date', 'alkalinity', 'calcium', 'nitrate'],
+				rows: [
+					['12/09/2026', '8,1', '430', '5'],
+					['19/09/2026', '7.9', '', '8']
+				]
+			}
+		);
 	});
 
 	it('goes cell by cell where it has none', () => {

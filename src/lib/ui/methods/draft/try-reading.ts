@@ -1,4 +1,4 @@
-import type { Method } from '$lib/core/method';
+import { titrationsOf, worthAt, type Method } from '$lib/core/method';
 import { derive, type RawReading, type TestResult } from '$lib/core/reading';
 
 /** What a reading with a kit would be worth, tried while its leaflet is being entered. */
@@ -53,6 +53,17 @@ export function trialOf(method: Method): Trial | null {
 		default:
 			return null;
 	}
+}
+
+/** What the leaflet itself makes of a reading, canonical unit; null where its table ends, and of what it does not reckon. */
+export function byLeaflet(method: Method, typed: number): number | null {
+	const [titration] = titrationsOf(method);
+	const full = method.sampleMl?.full;
+	if (!titration || full === undefined) return null;
+	const { meter } = titration;
+	const used = meter.kind === 'syringe' && meter.readAs === 'left' ? meter.capacityMl - typed : typed;
+	const line = worthAt(titration, used, full, full);
+	return 'sense' in line ? null : line.atZero + line.perUnit * used;
 }
 
 /** The results of a reading that is tried; null where it cannot be made with that kit. */

@@ -4,7 +4,14 @@ import type { ParameterId } from '$lib/core/quantity';
 import type { PageServerLoad } from './$types';
 
 /** Columns where nothing is known of the water yet. */
-const USUAL: readonly ParameterId[] = ['alkalinity', 'calcium', 'magnesium', 'nitrate', 'phosphate', 'salinity'];
+const USUAL: readonly ParameterId[] = [
+	'alkalinity',
+	'calcium',
+	'magnesium',
+	'nitrate',
+	'phosphate',
+	'salinity'
+];
 /** More columns are added by whoever needs them. */
 const MOST_COLUMNS = 6;
 
