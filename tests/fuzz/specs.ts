@@ -79,6 +79,7 @@ function run(chance: Chance, { waterId, nowMs, newId }: Target) {
 export const SPECS: Readonly<Record<string, Spec>> = {
 	'GET /api/waters/[water]/bench': ask(),
 	'GET /api/waters/[water]/trends': ask({ span: ['week', 'all'] }),
+	'GET /begin': ask(),
 	'GET /begin/[token]': ask(),
 	'GET /begin/demo': ask(),
 	'GET /begin/water': ask(),

@@ -60,7 +60,9 @@
 		<a href="/waters/{waterId}/methods" class="link flex min-h-10 items-center">Methods</a>
 		<a href="/waters/{waterId}/habits" class="link flex min-h-10 items-center">Units and habits</a>
 		<a href="/waters/{waterId}/help" class="link flex min-h-10 items-center">Help and shortcuts</a>
-		{#if account}
+		{#if !account}
+			<a href="/begin" class="link flex min-h-10 items-center">Begin with your own</a>
+		{:else}
 			<a href="/house" class="link flex min-h-10 items-center">Phone at the tank</a>
 			<span class="ml-auto flex items-center gap-3 text-muted">
 				{account}
