@@ -2,7 +2,7 @@
 import { randomBytes } from 'node:crypto';
 import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { migrateDatabase, runScript, startScript } from './application.mjs';
+import { migrateDatabase, portIsFree, runScript, startScript } from './application.mjs';
 import { ensurePackages, ensureRoom, OWN_HOME, ROOT } from './bootstrap.mjs';
 import { houseAddresses, houseNames } from './house.mjs';
 import { BUILD, launch, optionsOf, portOf } from './launch.mjs';
@@ -25,6 +25,13 @@ async function houseFor(port, asked) {
 		stop(
 			'This machine has no address in a home network at present. Join the network and start again, or name one: npm start -- --house --address ADDRESS'
 		);
+	}
+	for (const address of addresses) {
+		if (!(await portIsFree(port + 1, address))) {
+			stop(
+				`The house cannot be served at port ${port + 1} of ${address}: it is in use by another program, or is no address of this machine. Choose another: npm start -- --house --port ${port + 10}`
+			);
+		}
 	}
 	const names = [...addresses, ...houseNames()];
 	const folder = join(OWN_HOME, 'house');

@@ -389,9 +389,16 @@ describe('a beginning that is cut off', () => {
 describe('npm start -- --house', () => {
 	it('refuses a house that it is not in, in a sentence', async () => {
 		await stop();
+		const house = ['--port', String(port), '--house', '--address'];
+		expect(await refusal('start.mjs', house)).toMatchObject({
+			status: 1,
+			said: expect.stringContaining('--address needs a value')
+		});
 		// Whoever names an address that is not this machine's is told so, and nothing is served.
-		const wrong = await refusal('start.mjs', ['--port', String(port), '--house', '--address']);
-		expect(wrong).toMatchObject({ status: 1, said: expect.stringContaining('--address needs a value') });
+		expect(await refusal('start.mjs', [...house, '192.0.2.7'])).toMatchObject({
+			status: 1,
+			said: expect.stringContaining('is no address of this machine')
+		});
 	});
 
 	it('serves the house over https by an authority of its own, to a second device', async () => {

@@ -334,7 +334,8 @@ export const SPECS: Readonly<Record<string, Spec>> = {
 	'POST /waters/[water]/testing?/stage': form(undefined, { profile: 'mixed-reef' }),
 	'POST /waters/[water]/waters?/add': form(undefined, WATER),
 	'POST /waters/[water]/waters?/change': form(undefined, { change: 'volume', litres: '200', how: 'guessed' }),
-	'POST /waters/[water]/waters?/order': form(undefined, { waterIds: 'x' })
+	'POST /waters/[water]/waters?/order': form(undefined, { waterIds: 'x' }),
+	'POST /waters/[water]/waters?/zone': form(undefined, { timeZone: 'Europe/Lisbon' })
 };
 
 export const PLACES = { dates, happenings: ['death', 'algae', 'x'] } as const;

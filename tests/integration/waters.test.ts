@@ -210,6 +210,15 @@ describe('a water that changes', () => {
 		});
 	});
 
+	it('stands in a zone that can be changed, and in none that is not there', async () => {
+		const { scope, waterId } = await begun('Nia');
+		const zone = (timeZone: string) => world.services.changeZone(scope, { id: world.deps.newId(), timeZone });
+		expect(await zone('Europe/Berlin')).toMatchObject({ ok: true });
+		expect((await world.open(waterId)).scope.timeZone).toBe('Europe/Berlin');
+		expect(await zone('Moon/Tranquility')).toMatchObject({ ok: false, fault: { field: 'timeZone' } });
+		expect((await world.open(waterId)).scope.timeZone).toBe('Europe/Berlin');
+	});
+
 	it('is one of several, in an order of their own', async () => {
 		const { scope, waterId } = await begun('Kim');
 		const barrel = told({ name: 'Barrel', kind: 'new-mix', profile: null });

@@ -21,6 +21,7 @@ const RAISES: Readonly<Partial<Record<keyof Services, 'water' | 'site' | 'either
 	addWater: 'site',
 	changeWater: 'site',
 	orderWaters: 'site',
+	changeZone: 'site',
 	chooseKits: 'site',
 	saveReport: 'water',
 	startPlan: 'water',

@@ -62,6 +62,13 @@ export const OrderWaters = Type.Object(
 );
 export type OrderWaters = Static<typeof OrderWaters>;
 
+/** Where the waters of a site stand: the zone of its clock, such as "Europe/Lisbon". */
+export const ChangeZone = Type.Object(
+	{ id: Id, timeZone: Type.String({ minLength: 1, maxLength: 60 }) },
+	closed
+);
+export type ChangeZone = Static<typeof ChangeZone>;
+
 /** The shipped kits that a site tests with "like this one", by their codes. */
 export const ChooseKits = Type.Object(
 	{

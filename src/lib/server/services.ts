@@ -44,7 +44,7 @@ import { changePlan, noteStep, startPlan } from './service/run-plan.ts';
 import { readSupplements, saveSupplement } from './service/supplements.ts';
 import { setTarget } from './service/set-target.ts';
 import { addWater, beginSite } from './service/water/add-water.ts';
-import { changeWater, orderWaters } from './service/water/change-water.ts';
+import { changeWater, changeZone, orderWaters } from './service/water/change-water.ts';
 import { chooseKits, readKits } from './service/water/choose-kits.ts';
 import { leaveMadeUp, lookAtMadeUp, madeUpWater } from './service/water/made-up.ts';
 import { readWaters } from './service/water/read-waters.ts';
@@ -163,6 +163,7 @@ export function createServices(deps: PooledDeps, run: (task: Task) => Promise<Do
 		addWater: bind(deps, addWater),
 		changeWater: bind(deps, changeWater),
 		orderWaters: bind(deps, orderWaters),
+		changeZone: bind(deps, changeZone),
 		readWaters: bind(deps, readWaters),
 		madeUpWater: bind(deps, madeUpWater),
 		lookAtMadeUp: bind(deps, lookAtMadeUp),

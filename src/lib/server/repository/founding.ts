@@ -10,6 +10,14 @@ export async function addSite(db: Reader, row: typeof site.$inferInsert): Promis
 	await db.insert(site).values(row);
 }
 
+export async function renewSite(
+	db: Reader,
+	siteId: string,
+	set: Partial<Pick<typeof site.$inferInsert, 'timeZone'>>
+): Promise<void> {
+	await db.update(site).set(set).where(eq(site.id, siteId));
+}
+
 export async function siteByName(
 	db: Reader,
 	name: string

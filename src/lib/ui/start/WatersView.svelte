@@ -4,6 +4,7 @@
 	import type { Instant } from '$lib/core/time';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Disclosure from '$lib/ui/kit/Disclosure.svelte';
+	import Field from '$lib/ui/kit/Field.svelte';
 	import Hidden from '$lib/ui/kit/Hidden.svelte';
 	import { sending } from '$lib/ui/shared/sending';
 	import AddWaterForm from './AddWaterForm.svelte';
@@ -19,6 +20,7 @@
 		/** Whose changes stand open. */
 		edited: string | null;
 		addId: string;
+		zoneId: string;
 		/** One for each press. */
 		orderIds: readonly string[];
 		units: Readonly<Record<ParameterId, UnitId>>;
@@ -26,7 +28,8 @@
 		now: Instant;
 		refused: { entered: Record<string, string>; field: string; text: string; stray: boolean } | null;
 	}
-	let { here, ownAccount, waters, edited, addId, orderIds, units, timeZone, now, refused }: Props = $props();
+	let { here, ownAccount, waters, edited, addId, zoneId, orderIds, units, timeZone, now, refused }: Props =
+		$props();
 
 	const running = $derived(waters.filter((w) => w.endedAt === null));
 	const ended = $derived(waters.filter((w) => w.endedAt !== null));
@@ -36,7 +39,8 @@
 		[ids[at - 1], ids[at]] = [ids[at]!, ids[at - 1]!];
 		return ids.join(' ');
 	};
-	const isAdding = $derived(refused !== null && refused.entered.waterId === undefined);
+	const isZone = $derived(refused?.entered.timeZone !== undefined);
+	const isAdding = $derived(refused !== null && refused.entered.waterId === undefined && !isZone);
 </script>
 
 {#snippet one(water: ShownWater, at: number)}
@@ -93,7 +97,21 @@
 			{#each ended as water (water.id)}{@render one(water, 0)}{/each}
 		</ul>
 	{/if}
-	<p class="mt-8 flex flex-wrap gap-x-8">
+	<Disclosure title="Where they stand: {timeZone}" open={isZone} class="mt-8" look="link min-h-11">
+		<form method="post" action="?/zone" use:enhance={sending} class="mt-2 flex max-w-[30rem] items-end gap-4">
+			<Hidden name="id" value={refused?.entered.id ?? zoneId} />
+			<Field
+				name="timeZone"
+				label="Time zone"
+				value={refused?.entered.timeZone ?? timeZone}
+				help="Days and times of day are told by its clock."
+				fault={isZone ? refused?.text : undefined}
+				class="grow"
+			/>
+			<Button type="submit" class="mb-6">Keep it</Button>
+		</form>
+	</Disclosure>
+	<p class="mt-6 flex flex-wrap gap-x-8">
 		<a class="link" href="/waters/{here}/kits">What you test with</a>
 		{#if ownAccount}<a class="link" href="/begin/demo">Look at the made-up world</a>{/if}
 	</p>

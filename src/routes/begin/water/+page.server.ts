@@ -16,7 +16,7 @@ export const actions = {
 	default: async ({ request, locals }) => {
 		if (!locals.person) redirect(303, '/');
 		const form = await request.formData();
-		// As the browser has it; without a script it is asked for under Waters.
+		// As the browser has it, or without a script the machine itself; it can be changed under Waters.
 		const said = typedText(form.get('timeZone'));
 		const timeZone = isZone(said) ? said : 'UTC';
 		const command = waterOfForm(form, { timeZone, now: locals.services.clock.now() });

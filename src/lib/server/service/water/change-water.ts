@@ -1,6 +1,7 @@
-import type { ChangeWater, OrderWaters } from '$lib/contract/water';
+import type { ChangeWater, ChangeZone, OrderWaters } from '$lib/contract/water';
 import { fail, ok, type Result } from '$lib/core/result';
-import { instant, isFuture } from '$lib/core/time';
+import { instant, isFuture, isZone } from '$lib/core/time';
+import { renewSite } from '../../repository/founding.ts';
 import type { SiteScope } from '../../repository/scope.ts';
 import { addLights, addVolume, renewWater, waterAt, watersOf } from '../../repository/water.ts';
 import type { PooledDeps } from '../deps.ts';
@@ -51,6 +52,21 @@ export async function changeWater(
 				break;
 		}
 		return ok({ waterId });
+	});
+}
+
+/** Where the waters of a site stand. Moments stay what they were; days and times of day are told by the new clock. */
+export async function changeZone(
+	deps: PooledDeps,
+	scope: SiteScope,
+	command: ChangeZone
+): Promise<Result<{ readonly timeZone: string }>> {
+	return once(deps, scope, 'change-zone', command, async (tx, within) => {
+		within.touch('site');
+		const { timeZone } = command;
+		if (!isZone(timeZone)) return fail('invalid-field', 'timeZone', { rule: 'zone' });
+		await renewSite(tx, scope.siteId, { timeZone });
+		return ok({ timeZone });
 	});
 }
 

@@ -1,5 +1,5 @@
 import { error, redirect } from '@sveltejs/kit';
-import { ChangeWater, OrderWaters } from '$lib/contract/water';
+import { ChangeWater, ChangeZone, OrderWaters } from '$lib/contract/water';
 import { fail as fault, type Result } from '$lib/core/result';
 import { typedInstant } from '$lib/server/validation/event-form';
 import { typedText } from '$lib/server/validation/form';
@@ -17,6 +17,7 @@ export const load = (async ({ locals, params, url }) => {
 		waters: waters.map((w) => ({ ...w, changeId: services.newId() })),
 		edited: url.searchParams.get('edit'),
 		addId: services.newId(),
+		zoneId: services.newId(),
 		orderIds: waters.map(() => services.newId())
 	};
 }) satisfies PageServerLoad;
@@ -73,6 +74,16 @@ export const actions = {
 					})
 				: change;
 		const outcome = command.ok ? await services.changeWater(open.scope, command.value) : command;
+		if (!outcome.ok) return refused(form, outcome.fault);
+		redirect(303, `/waters/${open.water.id}/waters`);
+	},
+	zone: async (event) => {
+		const { open, services, form } = await opened(event);
+		const command = validate(ChangeZone, {
+			id: typedText(form.get('id')),
+			timeZone: typedText(form.get('timeZone'))
+		});
+		const outcome = command.ok ? await services.changeZone(open.scope, command.value) : command;
 		if (!outcome.ok) return refused(form, outcome.fault);
 		redirect(303, `/waters/${open.water.id}/waters`);
 	},

@@ -11,6 +11,7 @@
 	waters={data.waters}
 	edited={form?.entered.waterId ?? data.edited}
 	addId={data.addId}
+	zoneId={data.zoneId}
 	orderIds={data.orderIds}
 	units={data.preferences.units}
 	timeZone={data.timeZone}
