@@ -11,9 +11,12 @@ const CACHE = `tevrik-${version}`;
 const BENCH = '/offline';
 const OWN = new Set([...build, ...files]);
 
-/** What a page names in its head and starts with; its threads and its letters besides, which it asks for later. */
-function neededBy(html: string): string[] {
-	const named = html.match(/_app\/immutable\/[^"')\s]+/g) ?? [];
+/**
+ * What a page starts with, as its answer names it: styles and the first programs in its text, all that these stand on
+ * in its Link header. Its threads and its letters besides, which it asks for later.
+ */
+function neededBy(answer: Response, html: string): string[] {
+	const named = `${html} ${answer.headers.get('link') ?? ''}`.match(/_app\/immutable\/[^"')>\s]+/g) ?? [];
 	const later = [...OWN].filter((path) => /\/workers\/plan|latin-wght-normal|\/icon\.svg$/.test(path));
 	return [...new Set([...named.map((path) => `/${path}`), ...later])].filter((path) => OWN.has(path));
 }
@@ -23,7 +26,7 @@ async function keepBench(): Promise<void> {
 	// Asked for without cookies: the page that is kept is nobody's.
 	const page = await fetch(BENCH, { credentials: 'omit' });
 	if (!page.ok) throw new Error('the bench cannot be kept');
-	await cache.addAll(neededBy(await page.clone().text()));
+	await cache.addAll(neededBy(page, await page.clone().text()));
 	await cache.put(BENCH, page);
 }
 

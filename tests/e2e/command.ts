@@ -48,7 +48,8 @@ export function commandsIn(name: string) {
 	}
 	function end(): void {
 		for (const child of started) if (child.exitCode === null) child.kill('SIGTERM');
-		rmSync(home, { recursive: true, force: true });
+		// A database that is told to end takes a moment.
+		rmSync(home, { recursive: true, force: true, maxRetries: 40, retryDelay: 250 });
 	}
 	return { home, command, refusal, end };
 }

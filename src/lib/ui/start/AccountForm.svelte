@@ -19,15 +19,13 @@
 <StartFrame about="who you are" step={1}>
 	{#if stands || refused}
 		<h1 class="text-3xl lg:text-4xl">Who are you?</h1>
-		<p class="mt-2 text-muted">
-			Your water, your readings and this account stay on the machine that Tevrik runs on.
-		</p>
+		<p class="mt-2 text-muted">Your water and this account stay on the machine that Tevrik runs on.</p>
 		<form method="post" use:enhance={sending} class="mt-7 grid max-w-[28rem] gap-6">
 			{#if refused?.stray}<Fault text={refused.text} above />{/if}
 			<Field
 				name="displayName"
 				label="Your name"
-				help="You sign in with it, and it stands beside what you read."
+				help="It stands beside what you read."
 				value={refused?.entered.displayName ?? ''}
 				autocomplete="username"
 				maxlength={LONGEST_NAME}
@@ -39,7 +37,7 @@
 				name="password"
 				type="password"
 				label="A password"
-				help="{SHORTEST_PASSWORD} letters or more; four words that don’t belong together are good."
+				help="{SHORTEST_PASSWORD} letters or more; four odd words are good."
 				autocomplete="new-password"
 				minlength={SHORTEST_PASSWORD}
 				required
@@ -50,7 +48,7 @@
 				name="email"
 				type="email"
 				label="E-mail, if you like"
-				help="Nothing is sent to it now; it can be used to sign in."
+				help="You can sign in with it, too."
 				value={refused?.entered.email ?? ''}
 				autocomplete="email"
 				large

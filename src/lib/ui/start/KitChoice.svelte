@@ -91,8 +91,7 @@
 	{#if begins}<p class="small figures text-muted">3 of 3</p>{/if}
 	<h1 class="text-3xl {begins ? 'mt-1' : ''}">What do you test with?</h1>
 	<p class="mt-2 max-w-[46rem] text-muted">
-		Tick what looks like yours. It runs by a common leaflet until you enter the one in your box, which takes
-		two minutes and is asked for when the kit is first used.
+		Tick what looks like yours. Until you enter the leaflet in your box, it runs by a common one.
 	</p>
 	<form method="post" use:enhance={sending} class="mt-6">
 		<Hidden name="id" value={id} />
@@ -104,11 +103,7 @@
 		</Disclosure>
 		<div class="sticky bottom-0 -mx-4 mt-0 flex flex-wrap items-center gap-4 border-t bg-surface px-4 py-4">
 			<Button type="submit" kind="primary" size="large">{begins ? 'To the bench' : 'Keep these'}</Button>
-			<span class="small text-muted" aria-live="polite"
-				>{count === 0
-					? 'Nothing ticked yet: what is read elsewhere can be written down all the same.'
-					: ''}</span
-			>
+			<span class="small text-muted" aria-live="polite">{count === 0 ? 'Nothing ticked yet.' : ''}</span>
 		</div>
 	</form>
 </main>
