@@ -112,8 +112,7 @@ async function ownPictures({ browser, pictureOf, phones, compose }) {
 		await page.goto(`${base}/today`, { waitUntil: 'networkidle0' });
 		own.push(await pictureOf(page));
 		await compose('begin', begin.slice(0, 3), { ...DESK, inRow: 1 });
-		await compose('own', own, { ...DESK, inRow: 2 });
-		await compose('leaflet', begin.slice(3), { ...DESK, height: 1600, inRow: 1 });
+		await compose('own', [begin[3], ...own], { ...DESK, inRow: 2, tall: 1 });
 		await context.close();
 	} finally {
 		await server?.stop();
@@ -161,12 +160,17 @@ await main(async () => {
 			return page.screenshot({ encoding: 'base64' });
 		};
 		/** Pictures of one size side by side in one file. */
-		const compose = async (name, pictures, { width, height, inRow }) => {
-			const rows = Math.ceil(pictures.length / inRow);
+		const compose = async (name, pictures, { width, height, inRow, tall = 0 }) => {
+			// A tall one takes the room of two.
+			const rows = Math.ceil((pictures.length + tall) / inRow);
 			const sheet = await browser.newPage();
 			const gap = 20;
 			await sheet.setViewport({ width: inRow * (width + gap) - gap, height: rows * (height + gap) - gap });
-			const images = pictures.map((data) => `<img src="data:image/png;base64,${data}">`).join('');
+			const images = pictures
+				.map(
+					(data, i) => `<img style="grid-row:span ${i < tall ? 2 : 1}" src="data:image/png;base64,${data}">`
+				)
+				.join('');
 			await sheet.setContent(
 				`<body style="margin:0;display:grid;grid-template-columns:repeat(${inRow},${width}px);gap:${gap}px;background:#888">${images}</body>`
 			);

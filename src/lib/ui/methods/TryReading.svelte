@@ -62,8 +62,7 @@
 			</p>
 		</div>
 		<p class="small text-muted">
-			What stands behind ± is the marks, the last drop, the sample and the titrant, as kits of this kind
-			usually have them. A check against a standard makes it smaller.
+			What stands behind ± is what such kits usually have; a check against a standard makes it smaller.
 		</p>
 	{/if}
 	<p class="small mt-3 border-t pt-3">

@@ -29,7 +29,7 @@
 	let { id, units, timeZone, now, refused }: Props = $props();
 
 	const draft = untrack(() => new WaterDraft(refused?.entered));
-	let kind = $state(untrack(() => refused?.entered.kind ?? 'tank'));
+	let kind = $state(untrack(() => refused?.entered.kind || 'tank'));
 	const fault = (name: string) =>
 		refused?.field === name || refused?.field.split('.').at(-1) === name ? refused.text : undefined;
 	const entered = (name: string) => refused?.entered[name] ?? '';
