@@ -131,7 +131,7 @@
 			{#if !from}
 				<FileField
 					name="file"
-					label="A method file from somebody else, dropped here or chosen; or enter the leaflet below"
+					label="Or a method file, dropped here"
 					accept="application/json,.json"
 					onfile={take}
 					class="mb-7 max-w-[40rem]"

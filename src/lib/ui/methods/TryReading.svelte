@@ -28,7 +28,7 @@
 	<h2 id="try-title" class="text-xl">Try it</h2>
 	{#if !method}
 		<p class="mt-1 text-muted">
-			{draft.missing} Then a reading is tried here, against the leaflet in your hand.
+			{draft.missing} Then a reading is tried here.
 		</p>
 	{:else if !trial}
 		<p class="mt-1 text-muted">
