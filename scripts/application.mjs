@@ -112,7 +112,7 @@ export async function serve({
 	onmessage = /** @type {((said: any) => void) | undefined} */ (undefined)
 }) {
 	const origin = env.ORIGIN ?? `http://${isLoopback(host) ? 'localhost' : host}:${port}`;
-	const child = spawn(process.execPath, [...MEMORY, entry], {
+	const child = spawn(process.execPath, [...MEMORY, entry, folder], {
 		cwd: ROOT,
 		env: {
 			...process.env,

@@ -113,9 +113,15 @@ function install(dataFolder, extra) {
 /**
  * Starts the instance, making it first where there is none.
  *
- * @param {{ folder: string, throwaway?: boolean, port?: number }} options
+ * @param {{ folder: string, throwaway?: boolean, port?: number, anew?: string }} options `anew`: how one begins again where
+ *   it is broken, as the end of a sentence
  */
-export async function startDatabase({ folder, throwaway = false, port }) {
+export async function startDatabase({
+	folder,
+	throwaway = false,
+	port,
+	anew = 'move it away to begin anew.'
+}) {
 	const home = resolve(folder);
 	try {
 		mkdirSync(home, { recursive: true });
@@ -141,7 +147,7 @@ export async function startDatabase({ folder, throwaway = false, port }) {
 		install(dataFolder, [`--tmpdir=${temporaryFolder(home)}`, ...(throwaway ? THROWAWAY : [])]);
 	} else if (!existsSync(join(dataFolder, 'mysql'))) {
 		stop(
-			`The database folder ${dataFolder} is damaged or empty. Put it back from a copy, restore a backup, or begin anew with: npm run demo -- --fresh`
+			`The database folder ${dataFolder} is damaged or empty. Put it back from a copy, restore a backup, or ${anew}`
 		);
 	}
 
@@ -182,7 +188,7 @@ export async function startDatabase({ folder, throwaway = false, port }) {
 	for (let i = 0; ; i++) {
 		if (ended)
 			stop(
-				`The database in ${dataFolder} did not start.\n${lastErrors(logFile)}\nPut the folder back from a copy, restore a backup, or begin anew with: npm run demo -- --fresh`
+				`The database in ${dataFolder} did not start.\n${lastErrors(logFile)}\nPut the folder back from a copy, restore a backup, or ${anew}`
 			);
 		if (sql(socket, secrets.root, 'select 1').status === 0) break;
 		if (i > 300) {

@@ -23,6 +23,7 @@ await main(async () => {
 		host,
 		port: portOf(options['--port'] ?? process.env.PORT ?? DEFAULT_PORT),
 		fresh: options['--fresh'] === true,
+		anew: 'begin anew with: npm run demo -- --fresh',
 		prepare: async (database) => {
 			const demo = fillDemo(database, { dumps: join(HOME, 'dumps') });
 			const signsIn = isLoopback(host) || options['--sign-in-demo-member'] === true;

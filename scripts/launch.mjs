@@ -44,7 +44,7 @@ export function portOf(text) {
 }
 
 /** The database that was named, or an own one in a folder of the home. */
-async function database(home, fresh) {
+async function database(home, fresh, anew) {
 	const { DATABASE_URL: url, MIGRATION_DATABASE_URL: migrationUrl } = process.env;
 	if (url) {
 		if (fresh) stop('--fresh only empties the database of this folder, never one named by DATABASE_URL.');
@@ -67,8 +67,8 @@ async function database(home, fresh) {
 		renameSync(folder, kept);
 		console.log(`The records before this are kept in ${kept} until the next fresh start.`);
 	}
-	const started = await startDatabase({ folder });
-	return { ...started, again: () => startDatabase({ folder, port: started.port }) };
+	const started = await startDatabase({ folder, anew });
+	return { ...started, again: () => startDatabase({ folder, port: started.port, anew }) };
 }
 
 /**
@@ -80,6 +80,7 @@ async function database(home, fresh) {
  *   host?: string,
  *   port: number,
  *   fresh?: boolean,
+ *   anew?: string,
  *   prepare: (database: any) => Promise<{ env: Record<string, string>, say: (origin: string) => string[] }>,
  *   options?: object
  * }} given how it is called, where it keeps its records, and what is done once the database is there
@@ -90,6 +91,7 @@ export async function launch({
 	host = '127.0.0.1',
 	port,
 	fresh = false,
+	anew,
 	prepare,
 	options = {}
 }) {
@@ -102,7 +104,7 @@ export async function launch({
 			`Port ${port} on ${host} is in use by another program. Choose another: ${command} -- --port ${port + 1}`
 		);
 	}
-	const own = await database(home, fresh);
+	const own = await database(home, fresh, anew);
 	if (!process.env.DATABASE_URL) {
 		const connection = JSON.stringify({ migrationUrl: own.migrationUrl, loadUrl: own.loadUrl });
 		writeFileSync(join(home, 'connection.json'), connection, { mode: 0o600 });

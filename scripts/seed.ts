@@ -14,6 +14,7 @@ import type { Result } from '../src/lib/core/result/index.ts';
 import { clockSetting, idMaker, serverClock } from '../src/lib/server/clock.ts';
 import { connect } from '../src/lib/server/db/connect.ts';
 import { LABEL_U } from '../src/lib/core/correction/index.ts';
+import { hasAccounts } from '../src/lib/server/repository/account.ts';
 import { memberByRole, siteByName } from '../src/lib/server/repository/founding.ts';
 import { adoptShipped } from '../src/lib/server/service/adopt-shipped.ts';
 import { judgeWater } from '../src/lib/server/service/judge-water.ts';
@@ -429,6 +430,9 @@ async function fill(): Promise<string> {
 	return people.Keeper!;
 }
 
+if (member === undefined && (await hasAccounts(db))) {
+	throw new Error('this database holds somebody’s own water; the demo needs one of its own');
+}
 // Somebody who looks at it beside their own water.
 if (member !== undefined && !(await lookAtMadeUp(deps, { id: member }))) {
 	await fill();

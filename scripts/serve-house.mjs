@@ -37,8 +37,15 @@ const plain = createPlain(
 	})
 );
 
+/** Everybody who is connected, whether they said anything yet or not. */
+const callers = new Set();
+/** So long a caller may still be answered after the end was wished for. */
+const LAST_ANSWERS_MS = 3000;
+
 /** Hands a caller on by the first byte that it says. */
 function receive(socket) {
+	callers.add(socket);
+	socket.once('close', () => callers.delete(socket));
 	const forget = () => socket.destroy();
 	socket.setTimeout(30_000, forget);
 	socket.once('error', forget);
@@ -67,5 +74,7 @@ for (const signal of ['SIGTERM', 'SIGINT']) {
 	process.once(signal, () => {
 		for (const listener of listeners) listener.close();
 		secure.closeIdleConnections();
+		plain.closeIdleConnections();
+		setTimeout(() => callers.forEach((socket) => socket.destroy()), LAST_ANSWERS_MS).unref();
 	});
 }

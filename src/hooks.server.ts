@@ -265,6 +265,12 @@ const answer: Handle = async ({ event, resolve }) => {
 		}
 	}
 	const { person } = event.locals;
+	// A session that ran out leads to where one signs in, and from there back.
+	const isPage = wantsPage && event.request.method === 'GET' && event.route.id?.startsWith('/waters/');
+	if (!person && wired.accounts && isPage) {
+		const back = encodeURIComponent(event.url.pathname + event.url.search);
+		return new Response(null, { status: 303, headers: { location: `/sign-in?back=${back}` } });
+	}
 	if (person && !limiter.admits(`member ${person.id}`)) return tooOften();
 	event.locals.openWater = once(async (waterId: string) => {
 		if (!person) error(401, { message: 'You are not signed in.', code: 'not-signed-in' });

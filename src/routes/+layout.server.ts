@@ -2,6 +2,7 @@ import type { LayoutServerLoad } from './$types';
 
 export const load = (({ locals }) => ({
 	preferences: locals.preferences,
-	signedIn: locals.person !== null,
+	/** Somebody's own Tevrik, where people have accounts; the demo has none. */
+	hasAccounts: locals.accounts !== null,
 	clock: locals.clockSetting ? { nowMs: locals.services.clock.now(), rate: locals.clockSetting.rate } : null
 })) satisfies LayoutServerLoad;

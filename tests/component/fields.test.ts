@@ -14,6 +14,7 @@ import Radio from '$lib/ui/kit/Radio.svelte';
 import Readout from '$lib/ui/kit/Readout.svelte';
 import Switch from '$lib/ui/kit/Switch.svelte';
 import TextArea from '$lib/ui/kit/TextArea.svelte';
+import Tiles from '$lib/ui/kit/Tiles.svelte';
 import { press, sent, type, words } from './hand';
 
 const as = (reader: Partial<Reader>) => readBy(() => ({ ...BRITISH, ...reader }));
@@ -109,6 +110,22 @@ describe('a choice', () => {
 		expect(sent(container)).toEqual([]);
 		await fireEvent.click(getByLabelText('Half'));
 		expect(sent(container)).toEqual([['portion', 'half']]);
+	});
+	it('that is one of a few in sight, under their name, sends the one that is chosen', async () => {
+		const items = [
+			{ value: 'reef', name: 'a mixed reef' },
+			{ value: 'fish', name: 'fish only' }
+		];
+		const { getByLabelText, getByRole, container } = render(Tiles, {
+			name: 'profile',
+			label: 'It is',
+			items,
+			chosen: ''
+		});
+		expect(getByRole('group', { name: 'It is' })).toBeTruthy();
+		expect(sent(container)).toEqual([]);
+		await fireEvent.click(getByLabelText('fish only'));
+		expect(sent(container)).toEqual([['profile', 'fish']]);
 	});
 	it('that switches at once says so', () => {
 		const { getByRole } = render(Switch, { children: words('Sound') });

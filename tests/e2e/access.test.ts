@@ -77,7 +77,7 @@ const bodyFor = (path: string) =>
 		: { headers: { 'content-type': 'application/x-www-form-urlencoded' }, body: 'kind=note&note=x' };
 
 const FORMS: Readonly<Record<string, readonly string[]>> = {
-	'/waters/[water]/waters': ['?/add', '?/change', '?/order', '?/zone'],
+	'/waters/[water]/waters': ['?/add', '?/change', '?/kind', '?/order', '?/zone'],
 	'/waters/[water]/log/[reading]': ['?/correct', '?/keep'],
 	'/waters/[water]/testing': ['?/settings', '?/stage', '?/feed'],
 	'/waters/[water]/profiles': ['?/save', '?/take'],

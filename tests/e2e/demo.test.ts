@@ -148,6 +148,12 @@ describe('npm run demo', () => {
 		expect(await notes()).not.toContain('before the kill');
 		third.child.kill('SIGINT');
 		expect(await third.ended).toBe(0);
+
+		// Where everybody is its keeper, nobody begins with their own.
+		expect(await refusal('start.mjs', ['--port', port])).toMatchObject({
+			status: 1,
+			said: expect.stringContaining('this database holds the demo')
+		});
 	});
 	it('signs nobody in when others can reach it, unless it is told to', async () => {
 		const port = String(await freePort());

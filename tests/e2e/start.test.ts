@@ -216,6 +216,17 @@ describe('npm start', () => {
 		await me.fill('[name=password]', PASSWORD);
 		await me.press('Sign in');
 		await me.sees('Kitchen reef');
+		const kitchen = /\/waters\/[^/]+/.exec(me.page.url())![0];
+		await me.press('Sign out');
+		await me.sees('Your name, or your e-mail');
+		// Whoever is asked to sign in on the way comes to where they wanted.
+		await me.page.goto(`${origin}${kitchen}/log?what=events`);
+		expect(me.page.url()).toMatch(/\/sign-in\?back=/);
+		await me.fill('[name=displayName]', NAME);
+		await me.fill('[name=password]', PASSWORD);
+		await me.press('Sign in');
+		await me.sees('Doses, changes, notes');
+		expect(me.page.url()).toBe(`${origin}${kitchen}/log?what=events`);
 		await me.press('Sign out');
 		await me.sees('Your name, or your e-mail');
 		await me.page.goto(`${origin}/`);
@@ -391,6 +402,29 @@ describe('a beginning that is cut off', () => {
 			await me.page.$eval('form', (form) => form.setAttribute('novalidate', ''));
 			await me.press('Go on');
 			await me.sees('is missing');
+
+			// By its name alone: what was left for later is asked for where it first matters.
+			await me.fill('[name=name]', 'Bare tank');
+			await me.press('Go on');
+			await me.sees('What do you test with?');
+			await me.press('To the bench');
+			await me.sees('Nothing to test with is ticked yet.');
+			const tank = /^.*\/waters\/[^/]+/.exec(me.page.url())![0];
+			await me.page.goto(`${tank}/adjust`);
+			await me.sees('Nothing can be said yet');
+			await me.sees('What is in it?');
+			expect(await faultsOn(me)).toEqual({ found: [], overflows: false });
+			await me.press('a mixed reef');
+			await me.sees('How much water is in it?');
+			expect(me.page.url()).toBe(`${tank}/adjust`);
+			await me.press('Say how much it holds');
+			await me.press('I know how much it holds');
+			await me.fill('[name=litres]', '200');
+			await me.press('Keep this volume');
+			await me.sees('mixed reef, 200 L ± 40 L');
+			await me.page.goto(`${tank}/adjust`);
+			await me.sees('Nothing can be said yet');
+			expect(await me.text()).not.toMatch(/How much water is in it|What is in it\?/);
 			await me.close();
 			second.child.kill('SIGINT');
 			await second.ended;
@@ -400,9 +434,18 @@ describe('a beginning that is cut off', () => {
 	});
 });
 
+describe('npm run demo', () => {
+	it('does not make its world in a database that holds somebody’s own water', async () => {
+		await stop();
+		expect(await refusal('demo.mjs', ['--port', String(port)])).toMatchObject({
+			status: 1,
+			said: expect.stringContaining('this database holds somebody’s own water')
+		});
+	});
+});
+
 describe('npm start -- --house', () => {
 	it('refuses a house that it is not in, in a sentence', async () => {
-		await stop();
 		const house = ['--port', String(port), '--house', '--address'];
 		expect(await refusal('start.mjs', house)).toMatchObject({
 			status: 1,

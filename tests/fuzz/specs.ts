@@ -334,6 +334,7 @@ export const SPECS: Readonly<Record<string, Spec>> = {
 	'POST /waters/[water]/testing?/stage': form(undefined, { profile: 'mixed-reef' }),
 	'POST /waters/[water]/waters?/add': form(undefined, WATER),
 	'POST /waters/[water]/waters?/change': form(undefined, { change: 'volume', litres: '200', how: 'guessed' }),
+	'POST /waters/[water]/waters?/kind': form(undefined, { profile: 'mixed-reef', back: '/' }),
 	'POST /waters/[water]/waters?/order': form(undefined, { waterIds: 'x' }),
 	'POST /waters/[water]/waters?/zone': form(undefined, { timeZone: 'Europe/Lisbon' })
 };

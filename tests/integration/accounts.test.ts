@@ -35,6 +35,15 @@ const cookieOf = (cookies: readonly { name: string; value: string }[]) =>
 	new Headers({ cookie: cookies.map((c) => `${c.name}=${encodeURIComponent(c.value)}`).join('; ') });
 
 describe('the first account', () => {
+	it('whose making was cut off keeps its name from nobody', async () => {
+		// As if the machine had stopped between the account and its person.
+		const cut = await accounts.signUp({ name: ROWAN.displayName, password: ROWAN.password, email: null });
+		expect(cut.ok).toBe(true);
+		const before = (await newBeginning(world.deps))!;
+		expect(await rows('select id from auth_user')).toEqual([]);
+		expect(await door.linkStands(before)).toBe(true);
+	});
+
 	it('is made by a link, once, however many press at the same moment', async () => {
 		const token = (await newBeginning(world.deps))!;
 		expect(await door.linkStands(token)).toBe(true);

@@ -79,6 +79,20 @@ describe('the first water', () => {
 		}
 	});
 
+	it('says nothing of what it does not know what is wanted of', async () => {
+		const { scope, waterId } = await begun('Oda', { profile: null });
+		await world.services.chooseKits(scope, { id: world.deps.newId(), codes: ['alk-syringe'] });
+		await world.services.saveTestRun(scope, testRun(world, waterId));
+		expect(await world.ask('adjust', waterId)).toMatchObject({ judged: 0, repairs: [] });
+		await world.services.takeProfile(scope, {
+			id: world.deps.newId(),
+			waterId,
+			profile: { kind: 'shipped', id: 'mixed-reef' },
+			fromAt: addDays(world.now, -730)
+		});
+		expect(await world.ask('adjust', waterId)).toMatchObject({ judged: 1 });
+	});
+
 	it('is begun once, though two pages send it at the same moment', async () => {
 		const who = await person('Cleo');
 		const commands = [told(), told({ name: 'Another' })];

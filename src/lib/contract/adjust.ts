@@ -396,8 +396,13 @@ export interface PlanLine {
 /** What a water asks to be corrected, in its order. */
 export interface AdjustAnswer {
 	readonly leftOut: readonly LeftOut[];
+	/** How many parameters can be judged: they were read lately, and it is known what is wanted of them. */
+	readonly judged: number;
 	readonly repairs: readonly RepairSeen[];
+	/** The order in which a tank is helped whose buffer is gone. */
 	readonly neglected: readonly NeglectedStep[] | null;
+	/** Nobody tested it for long; else its buffer is gone for another reason. */
+	readonly leftAlone: boolean;
 	readonly plans: readonly PlanLine[];
 	readonly volumeL: number | null;
 	readonly dying: boolean;

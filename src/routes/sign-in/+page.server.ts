@@ -1,16 +1,18 @@
 import { error, redirect } from '@sveltejs/kit';
 import { fail as fault } from '$lib/core/result';
 import { typedText } from '$lib/server/validation/form';
+import { ownPath } from '../own-path';
 import { refused } from '../refused';
 import type { Actions, PageServerLoad } from './$types';
 
 const SECRET = 'password';
 const LONGEST = 254;
 
-export const load = (async ({ locals }) => {
+export const load = (async ({ locals, url }) => {
 	if (!locals.accounts) error(404, { message: 'There is no such page.', code: 'not-found' });
-	if (locals.person) redirect(307, '/');
-	return { nobody: !(await locals.accounts.hasAccounts()) };
+	const back = ownPath(url.searchParams.get('back'));
+	if (locals.person) redirect(307, back);
+	return { nobody: !(await locals.accounts.hasAccounts()), back };
 }) satisfies PageServerLoad;
 
 export const actions = {
@@ -30,6 +32,6 @@ export const actions = {
 			return refused(form, outcome.fault);
 		}
 		locals.setCookies(outcome.value);
-		redirect(303, '/');
+		redirect(303, ownPath(form.get('back')));
 	}
 } satisfies Actions;

@@ -5,4 +5,4 @@
 </script>
 
 <svelte:head><title>Sign in · Tevrik</title></svelte:head>
-<SignInForm nobody={data.nobody} refused={form} />
+<SignInForm nobody={data.nobody} back={data.back} refused={form} />

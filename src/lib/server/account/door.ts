@@ -9,7 +9,8 @@ import {
 	hasAccounts,
 	linkAccount,
 	personOfAccount,
-	releaseBeginning
+	releaseBeginning,
+	removeUnfinishedAccounts
 } from '../repository/account.ts';
 import { inTransaction } from '../repository/database.ts';
 import { addPerson } from '../repository/founding.ts';
@@ -27,6 +28,8 @@ const TRIES_PER_MINUTE = 8;
 /** A new link for the first account, as long as there is none; null where there is. */
 export async function newBeginning(deps: PooledDeps): Promise<string | null> {
 	if (await hasAccounts(deps.db)) return null;
+	// One whose making was cut off would keep its name from whoever begins again.
+	await removeUnfinishedAccounts(deps.db);
 	const token = randomBytes(24).toString('base64url');
 	const createdAt = deps.clock.now();
 	await addBeginning(deps.db, {

@@ -1,5 +1,5 @@
 import { drizzleAdapter } from 'better-auth/adapters/drizzle';
-import { and, eq, gt, isNull, sql } from 'drizzle-orm';
+import { and, eq, gt, isNull, notInArray, sql } from 'drizzle-orm';
 import type { Instant } from '$lib/core/time';
 import {
 	authAccount,
@@ -42,6 +42,12 @@ export async function linkAccount(
 export async function hasAccounts(db: Reader): Promise<boolean> {
 	const rows = await db.select({ id: personAccount.personId }).from(personAccount).limit(1);
 	return rows.length > 0;
+}
+
+/** Accounts that belong to nobody: their making was cut off before the person was there. */
+export async function removeUnfinishedAccounts(db: Reader): Promise<void> {
+	const linked = db.select({ id: personAccount.userId }).from(personAccount);
+	await db.delete(authUser).where(notInArray(authUser.id, linked));
 }
 
 /** A new link; all that were handed out before it are void. */

@@ -106,8 +106,10 @@ export async function readAdjust(deps: Deps, scope: SiteScope, water: Water): Pr
 	});
 	return {
 		leftOut: judged.leftOut,
+		judged: standings.length,
 		repairs,
 		neglected: isNeglected(standings, judged.stage) ? NEGLECTED_ORDER : null,
+		leftAlone: judged.stage === 'neglected',
 		plans,
 		volumeL: water.netVolumeL,
 		dying: judged.events.some((e) => e.kind === 'death' && e.happenedAt >= addDays(judged.now, -DYING_DAYS))

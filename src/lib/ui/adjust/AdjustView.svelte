@@ -116,7 +116,11 @@
 			{/if}
 			{#if answer.neglected}
 				<section aria-labelledby="neglected" class="mt-8 border-l-4 border-warn pl-4">
-					<h2 id="neglected" class="text-2xl">This tank was left alone: in this order</h2>
+					<h2 id="neglected" class="text-2xl">
+						{answer.leftAlone
+							? 'This tank was left alone: in this order'
+							: 'The buffer is gone: in this order'}
+					</h2>
 					<ol class="mt-2 list-decimal pl-6">
 						{#each answer.neglected as id (id)}<li class="py-1">{NEGLECTED[id]}</li>{/each}
 					</ol>
@@ -124,13 +128,19 @@
 			{/if}
 			<section aria-labelledby="order" class={running.length > 0 || answer.neglected ? 'mt-8' : ''}>
 				<h2 id="order" class="text-2xl">
-					{toDo.length === 0 ? 'Nothing has to be corrected' : 'What to put right, in this order'}
+					{answer.judged === 0
+						? 'Nothing can be said yet'
+						: toDo.length === 0
+							? 'Nothing has to be corrected'
+							: 'What to put right, in this order'}
 				</h2>
 				{#if toDo.length === 0}
 					<p class="mt-2 text-muted">
-						{left.length > 0
-							? 'What the kits cannot tell is left alone.'
-							: 'Every value that was read lies where it is wanted. Keep measuring.'}
+						{answer.judged === 0
+							? 'Nothing was read lately of which it is known what is wanted. Test it, or say what is wanted.'
+							: left.length > 0
+								? 'What the kits cannot tell is left alone.'
+								: 'Every value that was read lies where it is wanted. Keep measuring.'}
 					</p>
 				{/if}
 				<ol class="mt-2">

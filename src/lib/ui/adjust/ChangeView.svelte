@@ -107,7 +107,7 @@
 	{:else}
 		{#if neglected}
 			<section class="mt-4 border-l-4 border-warn pl-4" aria-labelledby="neglected">
-				<h2 id="neglected" class="text-lg">A neglected tank: in this order, and no big change</h2>
+				<h2 id="neglected" class="text-lg">No big change now: in this order</h2>
 				<ol class="list-decimal pl-6">
 					{#each neglected as step (step)}<li class="py-0.5">{NEGLECTED[step]}</li>{/each}
 				</ol>

@@ -61,7 +61,9 @@
 				<span class="small text-muted">{whyDue(test)}.</span>
 			</li>
 		{:else}
-			<li class="border-t py-3 text-muted">No test is planned: this water has no band and was not tested.</li>
+			<li class="border-t py-3 text-muted">
+				No test is planned for this water: nothing is wanted of it yet, or it was never tested.
+			</li>
 		{/each}
 	</ul>
 

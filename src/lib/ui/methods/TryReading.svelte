@@ -9,8 +9,9 @@
 
 	const method = $derived(draft.quietly);
 	const trial = $derived(method && trialOf(method));
-	let typed = $state('');
-	const shown = $derived(typed === '' ? (trial?.usual ?? '') : typed);
+	/** Null as long as nobody typed one: then a usual reading stands there. */
+	let typed = $state<string | null>(null);
+	const shown = $derived(typed ?? trial?.usual ?? '');
 	const value = $derived(typedNumber(shown));
 	const results = $derived(
 		method && trial && value !== null && Number.isFinite(value) ? tried(method, trial, value) : null

@@ -3,12 +3,8 @@
 	import { enhance } from '$app/forms';
 	import { LONGEST_WATER_NAME, WATER_KINDS } from '$lib/contract/water';
 	import type { ParameterId, UnitId } from '$lib/core/quantity';
-	import { addDays, civilDate, type Instant } from '$lib/core/time';
-	import { PROFILE_PLAIN, RUNS } from '$lib/format/outset';
+	import { civilDate, type Instant } from '$lib/core/time';
 	import Button from '$lib/ui/kit/Button.svelte';
-	import Checkbox from '$lib/ui/kit/Checkbox.svelte';
-	import Choice from '$lib/ui/kit/Choice.svelte';
-	import DateField from '$lib/ui/kit/DateField.svelte';
 	import Field from '$lib/ui/kit/Field.svelte';
 	import Hidden from '$lib/ui/kit/Hidden.svelte';
 	import Tiles from '$lib/ui/kit/Tiles.svelte';
@@ -16,6 +12,7 @@
 	import { sending } from '$lib/ui/shared/sending';
 	import OutsetPanel from './OutsetPanel.svelte';
 	import { KIND_WORDS } from './shown-water';
+	import TankFields from './TankFields.svelte';
 	import VolumeFields from './VolumeFields.svelte';
 	import { WaterDraft } from './WaterDraft.svelte';
 
@@ -33,12 +30,7 @@
 	const fault = (name: string) =>
 		refused?.field === name || refused?.field.split('.').at(-1) === name ? refused.text : undefined;
 	const entered = (name: string) => refused?.entered[name] ?? '';
-	const days = $derived(RUNS.find((r) => r.value === draft.runs)?.days ?? 0);
-	const outset = $derived(
-		kind === 'tank' && draft.known
-			? { profile: draft.known, startedAt: addDays(now, -days), animals: !draft.empty, now }
-			: null
-	);
+	const outset = $derived(kind === 'tank' ? draft.outsetAt(now) : null);
 	const today = $derived(civilDate(now, timeZone));
 </script>
 
@@ -62,40 +54,9 @@
 			bind:chosen={kind}
 		/>
 		{#if kind === 'tank'}
-			<div>
-				<Tiles name="profile" label="Of this kind" items={PROFILE_PLAIN} bind:chosen={draft.profile} />
-				<Checkbox name="empty" bind:checked={draft.empty} class="mt-2 min-h-11 items-center"
-					>Nothing lives in it yet</Checkbox
-				>
-			</div>
-		{/if}
-		{#if kind === 'tank' || kind === 'new-mix'}<div><VolumeFields {draft} {fault} /></div>{/if}
-		{#if kind === 'tank'}
-			<div class="grid gap-x-4 gap-y-5 sm:grid-cols-[1fr_9rem_9rem]">
-				<Choice
-					name="runs"
-					label="Runs since"
-					items={[{ value: '', name: 'not said' }, ...RUNS]}
-					bind:value={draft.runs}
-					fault={fault('runs')}
-				/>
-				<DateField
-					name="lightsOn"
-					label="Light on at"
-					of="time"
-					value={entered('lightsOn')}
-					{today}
-					fault={fault('lightsOn')}
-				/>
-				<DateField
-					name="lightsOff"
-					label="and off at"
-					of="time"
-					value={entered('lightsOff')}
-					{today}
-					fault={fault('lightsOff')}
-				/>
-			</div>
+			<TankFields {draft} {entered} {fault} {today} />
+		{:else if kind === 'new-mix'}
+			<div><VolumeFields {draft} {fault} /></div>
 		{/if}
 		<div><Button type="submit" kind="primary">Add it</Button></div>
 	</form>

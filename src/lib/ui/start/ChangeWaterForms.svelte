@@ -23,7 +23,7 @@
 	}
 	let { water, timeZone, now, refused }: Props = $props();
 
-	const draft = untrack(() => new WaterDraft({ ...refused?.entered, by: '' }));
+	const draft = untrack(() => new WaterDraft(refused?.entered));
 	const light = $derived(lightsNow(water, now));
 	const today = $derived(civilDate(now, timeZone));
 	const time = (minute: number | null | undefined) => (minute == null ? '' : timeOfMinute(minute));

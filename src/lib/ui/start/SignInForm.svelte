@@ -2,6 +2,7 @@
 	import { enhance } from '$app/forms';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Field from '$lib/ui/kit/Field.svelte';
+	import Hidden from '$lib/ui/kit/Hidden.svelte';
 	import Fault from '$lib/ui/shared/Fault.svelte';
 	import { sending } from '$lib/ui/shared/sending';
 	import StartFrame from './StartFrame.svelte';
@@ -9,9 +10,11 @@
 	interface Props {
 		/** There is no account yet. */
 		nobody: boolean;
+		/** Where one wanted to go. */
+		back: string;
 		refused: { entered: Record<string, string>; field: string; text: string; stray: boolean } | null;
 	}
-	let { nobody, refused }: Props = $props();
+	let { nobody, back, refused }: Props = $props();
 	const fault = (name: string) => (refused?.field === name ? refused.text : undefined);
 </script>
 
@@ -25,6 +28,7 @@
 	{:else}
 		<h1 class="text-3xl lg:text-4xl">Sign in</h1>
 		<form method="post" use:enhance={sending} class="mt-7 grid max-w-[28rem] gap-6">
+			<Hidden name="back" value={back} />
 			{#if refused?.stray}<Fault text={refused.text} above />{/if}
 			<Field
 				name="displayName"

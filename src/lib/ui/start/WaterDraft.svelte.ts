@@ -3,13 +3,18 @@ import { GUESSED_VOLUME_U, KNOWN_VOLUME_U } from '$lib/core/correction';
 import { isProfileId, type ProfileId } from '$lib/core/judgement';
 import { typedNumber } from '$lib/core/numeric';
 import { convert } from '$lib/core/quantity';
+import { addDays, type Instant } from '$lib/core/time';
+import { RUNS, type Outset } from '$lib/format/outset';
 import { reader } from '$lib/format/reader';
-import { READERS_UNIT } from '$lib/format/volume';
+import { inReadersUnit, READERS_UNIT } from '$lib/format/volume';
 
 export type KnownBy = 'glass' | 'litres';
 
 /** What was typed in the unit that volumes are shown in. */
 const inLitres = (typed: number) => convert(typed, READERS_UNIT[reader().volumes], 'litre');
+
+const TEXTS = ['profile', 'long', 'deep', 'filled', 'rock', 'how', 'runs'] as const;
+const VOLUMES = ['sump', 'litres'] as const;
 
 /** A water while it is told of, and how much it holds by what was typed so far. */
 export class WaterDraft {
@@ -26,20 +31,19 @@ export class WaterDraft {
 	runs = $state('');
 
 	constructor(entered: Readonly<Record<string, string>> = {}) {
-		const { profile, long, deep, filled, rock, sump, litres, how, runs } = entered;
-		Object.assign(
-			this,
-			Object.fromEntries(
-				Object.entries({ profile, long, deep, filled, rock, sump, litres, how, runs }).filter(
-					([, v]) => v !== undefined
-				)
-			)
-		);
-		if (litres) this.by = 'litres';
+		for (const name of TEXTS) this[name] = entered[name] ?? this[name];
+		// What was sent was turned into litres; it is shown as its reader has it.
+		for (const name of VOLUMES) this[name] = inReadersUnit(entered[name] ?? '');
+		if (this.litres) this.by = 'litres';
 		this.empty = entered.empty !== undefined;
 	}
 
 	readonly known: ProfileId | null = $derived(isProfileId(this.profile) ? this.profile : null);
+	/** What is known of it before anything was read; null as long as nobody said what it is. */
+	outsetAt(now: Instant): Outset | null {
+		const days = RUNS.find((r) => r.value === this.runs)?.days ?? 0;
+		return this.known && { profile: this.known, startedAt: addDays(now, -days), animals: !this.empty, now };
+	}
 	/** US readers measure in inches. */
 	get lengths(): 'cm' | 'inch' {
 		return reader().volumes === 'us-gallons' ? 'inch' : 'cm';

@@ -22,7 +22,15 @@ export const load = (async ({ locals, params, url }) => {
 		// A water that cannot be judged says so on the pages that judge it; its log has to open all the same.
 		if (!(fault instanceof RangeError || fault instanceof TypeError)) throw fault;
 	}
+	const { water } = open;
+	const runs = water.kind === 'tank' && water.endedAt === null;
+	// Whoever has bands of their own said what is wanted, if not what it is.
+	const asksKind =
+		runs && water.profile === null && (await locals.services.targetsOf(open.scope, water.id)).length === 0;
 	return {
+		asksKind,
+		asksVolume: runs && water.netVolumeL === null,
+		askId: locals.services.newId(),
 		dangers,
 		water: open.water,
 		siblings: open.siblings,

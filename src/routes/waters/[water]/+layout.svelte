@@ -4,6 +4,8 @@
 	import BenchRoom from '$lib/ui/shared/BenchRoom.svelte';
 	import EndedNotice from '$lib/ui/shared/EndedNotice.svelte';
 	import MadeUpNotice from '$lib/ui/shared/MadeUpNotice.svelte';
+	import AskNotice from '$lib/ui/shared/AskNotice.svelte';
+	import VolumeNotice from '$lib/ui/shared/VolumeNotice.svelte';
 	import DangerNotice from '$lib/ui/shared/DangerNotice.svelte';
 	import Fault from '$lib/ui/shared/Fault.svelte';
 	import Footer from '$lib/ui/shared/Footer.svelte';
@@ -19,6 +21,8 @@
 	});
 	/** What the page reckoned without, where it reckons. */
 	const leftOut = $derived((page.data as { leftOut?: readonly LeftOut[] }).leftOut ?? []);
+	/** Views that rest on what is wanted of a water. */
+	const JUDGING: ReadonlySet<string> = new Set(['today', 'adjust', 'testing', 'targets', 'findings']);
 	const view = $derived(page.url.pathname.split('/')[3] ?? 'today');
 </script>
 
@@ -37,6 +41,11 @@
 				timeZone={data.timeZone}
 				now={data.now}
 			/>{/if}
+		{#if data.asksKind && JUDGING.has(view)}
+			<AskNotice waterId={data.water.id} id={data.askId} back={page.url.pathname + page.url.search} />
+		{:else if data.asksVolume && view === 'adjust'}
+			<VolumeNotice waterId={data.water.id} />
+		{/if}
 		{#if stray}<div class="page py-3!"><Fault text={stray} above /></div>{/if}
 		<DangerNotice dangers={data.dangers} waterId={data.water.id} />
 		<LeftOutNotice

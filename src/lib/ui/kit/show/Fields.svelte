@@ -10,6 +10,7 @@
 	import Readout from '../Readout.svelte';
 	import Switch from '../Switch.svelte';
 	import TextArea from '../TextArea.svelte';
+	import Tiles from '../Tiles.svelte';
 
 	let { today }: { today: CivilDate } = $props();
 
@@ -19,6 +20,7 @@
 	];
 	let gravity = $state('1,025');
 	let sample = $state('full');
+	let measured = $state('drops');
 	let reading = $state('0.62');
 	let shade = $state('#8a6f9c');
 </script>
@@ -49,6 +51,9 @@
 	/>
 	<DateField label="Fed at" of="time" value="19:30" {today} />
 	<DateField label="Good until" value="31/04/2027" {today} />
+	<div class="sm:col-span-2 lg:col-span-3">
+		<Tiles name="measured" label="It is measured" items={METHODS} bind:chosen={measured} />
+	</div>
 	<FileField label="Method file" accept=".json" />
 	<div>
 		<p class="mb-1 font-semibold">Shade of the step</p>

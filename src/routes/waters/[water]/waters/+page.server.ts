@@ -1,10 +1,12 @@
 import { error, redirect } from '@sveltejs/kit';
+import { TakeProfile } from '$lib/contract/judgement';
 import { ChangeWater, ChangeZone, OrderWaters } from '$lib/contract/water';
 import { fail as fault, type Result } from '$lib/core/result';
 import { typedInstant } from '$lib/server/validation/event-form';
 import { typedText } from '$lib/server/validation/form';
 import { validate } from '$lib/server/validation/validator';
 import { lightsIn, volumeIn, waterOfForm } from '$lib/server/validation/water-form';
+import { ownPath } from '../../../own-path';
 import { refused } from '../../../refused';
 import type { Actions, PageServerLoad, RequestEvent } from './$types';
 
@@ -76,6 +78,19 @@ export const actions = {
 		const outcome = command.ok ? await services.changeWater(open.scope, command.value) : command;
 		if (!outcome.ok) return refused(form, outcome.fault);
 		redirect(303, `/waters/${open.water.id}/waters`);
+	},
+	kind: async (event) => {
+		const { open, services, form } = await opened(event);
+		const command = validate(TakeProfile, {
+			id: typedText(form.get('id')),
+			waterId: open.water.id,
+			profile: { kind: 'shipped', id: typedText(form.get('profile')) },
+			// What it is, it was from its begin.
+			fromAt: open.water.startedAt
+		});
+		const outcome = command.ok ? await services.takeProfile(open.scope, command.value) : command;
+		if (!outcome.ok) return refused(form, outcome.fault);
+		redirect(303, ownPath(form.get('back')));
 	},
 	zone: async (event) => {
 		const { open, services, form } = await opened(event);
