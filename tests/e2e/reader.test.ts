@@ -58,6 +58,8 @@ describe('a reader', () => {
 	it('chooses otherwise in the head, and keeps it', async () => {
 		const me = await readerOf('en-GB');
 		await me.press('Region');
+		// Its fields are fetched when they are wanted first.
+		await me.page.waitForSelector('header select[name=clock]', { visible: true });
 		await me.page.select('header select[name=clock]', '12');
 		await me.page.select('header select[name=dates]', 'month');
 		await me.press('Keep these');

@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { PROFILE_IDS } from '$lib/core/judgement';
 import { PARAMETER_IDS, PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
 import { addDays, instant } from '$lib/core/time';
-import { everyWords, mostWords, PROFILE_PLAIN, testingWords, wantedWords, type Outset } from './outset.ts';
+import { everyWords, mostWords, testingWords, wantedWords, type Outset } from './outset.ts';
+import { PROFILE_PLAIN } from './profile-plain.ts';
 
 const now = instant(Date.parse('2026-11-23T18:20:00Z'));
 const units = Object.fromEntries(PARAMETER_IDS.map((p) => [p, PARAMETERS[p].canonicalUnit])) as Record<

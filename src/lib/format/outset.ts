@@ -67,16 +67,6 @@ export function mostWords({ profile, animals }: Outset, units: Units): string[] 
 	});
 }
 
-/** Kinds of tanks as somebody says it who has one. */
-export const PROFILE_PLAIN: readonly { readonly value: ProfileId; readonly name: string }[] = [
-	{ value: 'mixed-reef', name: 'a mixed reef' },
-	{ value: 'stony-low-nutrient', name: 'stony corals, few nutrients' },
-	{ value: 'fish-only', name: 'fish only' },
-	{ value: 'cycling', name: 'just started, cycling' },
-	{ value: 'soft-fresh', name: 'soft fresh water' },
-	{ value: 'community-fresh', name: 'fresh water' }
-];
-
 /** About how long a tank runs already. */
 export const RUNS: readonly { readonly value: RunsSince; readonly name: string; readonly days: number }[] = [
 	{ value: 'this-week', name: 'this week', days: RUNS_SINCE_DAYS['this-week'] },
