@@ -4,7 +4,7 @@ import { newBeginning } from '../src/lib/server/account/door.ts';
 import { LIBRARY } from '../src/lib/demo/lobby-reef.ts';
 import { madeUpSites, siteByName } from '../src/lib/server/repository/founding.ts';
 import { connect } from '../src/lib/server/db/connect.ts';
-import { adoptShipped } from '../src/lib/server/service/adopt-shipped.ts';
+import { adoptShipped } from '../src/lib/server/service/method/adopt-shipped.ts';
 
 const url = process.env.DATABASE_URL;
 if (!url) throw new Error('DATABASE_URL is not set');

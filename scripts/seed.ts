@@ -1,4 +1,5 @@
 // Fills the demo world once, through the same services as the application. Prints who the demo member is.
+import { judgedWater } from '../src/lib/server/service/judgement/judged-water.ts';
 import { LIBRARY } from '../src/lib/demo/lobby-reef.ts';
 import type { NoteItem } from '../src/lib/contract/shelf.ts';
 import { kitOf } from '../src/lib/demo/shelf.ts';
@@ -16,10 +17,9 @@ import { connect } from '../src/lib/server/db/connect.ts';
 import { LABEL_U } from '../src/lib/core/correction/index.ts';
 import { hasAccounts } from '../src/lib/server/repository/account.ts';
 import { memberByRole, siteByName } from '../src/lib/server/repository/founding.ts';
-import { adoptShipped } from '../src/lib/server/service/adopt-shipped.ts';
-import { judgeWater } from '../src/lib/server/service/judge-water.ts';
-import { readPlan } from '../src/lib/server/service/read-plan.ts';
-import { foundSite } from '../src/lib/server/service/found-site.ts';
+import { adoptShipped } from '../src/lib/server/service/method/adopt-shipped.ts';
+import { readPlan } from '../src/lib/server/service/correction/plan/read-plan.ts';
+import { foundSite } from '../src/lib/server/service/account/found-site.ts';
 import { lookAtMadeUp } from '../src/lib/server/service/water/made-up.ts';
 import type { SiteScope } from '../src/lib/server/repository/scope.ts';
 import { waterAt } from '../src/lib/server/repository/water.ts';
@@ -197,7 +197,7 @@ async function fillPlans({ scopes, waterId, timeZone }: At, story: WaterStory): 
 		moment = startsAt;
 		const supplements = await services.readSupplements(scope);
 		const water = await waterAt(db, scope, waterId, startsAt);
-		const { estimates } = await judgeWater(deps, scope, water!);
+		const { estimates } = await judgedWater(deps, scope, water!);
 		const planId = deps.newId();
 		must(
 			await services.startPlan(scope, {

@@ -6,7 +6,7 @@ import { addDays, addSeconds, instant } from '../src/lib/core/time/index.ts';
 import { clockSetting, idMaker, serverClock } from '../src/lib/server/clock.ts';
 import { connect } from '../src/lib/server/db/connect.ts';
 import { memberByRole, siteByName } from '../src/lib/server/repository/founding.ts';
-import { foundSite } from '../src/lib/server/service/found-site.ts';
+import { foundSite } from '../src/lib/server/service/account/found-site.ts';
 import { createServices } from '../src/lib/server/services.ts';
 import { LIBRARY } from '../src/lib/demo/lobby-reef.ts';
 

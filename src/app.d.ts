@@ -1,5 +1,5 @@
 import type { FaultCode } from '$lib/core/result';
-import type { OpenWater } from '$lib/server/service/open-water';
+import type { OpenWater } from '$lib/server/service/water/open-water';
 import type { SetCookie } from '$lib/server/account/accounts';
 import type { AccountDoor } from '$lib/server/account/door';
 import type { Person } from '$lib/server/repository/people';

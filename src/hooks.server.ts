@@ -20,7 +20,7 @@ import { connect } from '$lib/server/db/connect';
 import { createLimiter } from '$lib/server/limiter';
 import { openPool, workerFile } from '$lib/server/reckon/pool';
 import { createServices } from '$lib/server/services';
-import { SESSION_DAYS } from '$lib/server/service/sign-in';
+import { SESSION_DAYS } from '$lib/server/service/account/sign-in';
 import type { PooledDeps } from '$lib/server/service/deps';
 import { once } from '$lib/server/lazy';
 import { intoLitres } from '$lib/server/validation/in-litres';

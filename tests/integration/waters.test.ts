@@ -6,7 +6,7 @@ import { ALK_SYRINGE } from '../../src/lib/core/method/index.ts';
 import { addDays } from '../../src/lib/core/time/index.ts';
 import { addPerson } from '../../src/lib/server/repository/founding.ts';
 import { waterAt } from '../../src/lib/server/repository/water.ts';
-import { adoptShipped } from '../../src/lib/server/service/adopt-shipped.ts';
+import { adoptShipped } from '../../src/lib/server/service/method/adopt-shipped.ts';
 import type { OwnDatabase } from '../support/engine.ts';
 import { openWorld, testRun, type World } from '../support/site.ts';
 import { ownDatabase } from './database.ts';

@@ -3,7 +3,7 @@ import type { BenchAnswer } from '../../src/lib/contract/bench.ts';
 import { isOutside, shortestDays } from '../../src/lib/core/judgement/index.ts';
 import { nameWithin, type ParameterId } from '../../src/lib/core/quantity/index.ts';
 import { addDays, civilDate, endOfDay, instant } from '../../src/lib/core/time/index.ts';
-import type { WaterDay } from '../../src/lib/server/service/read-day.ts';
+import type { WaterDay } from '../../src/lib/server/service/judgement/read-day.ts';
 
 /** What the pages of one water tell at one moment. */
 export interface Told {

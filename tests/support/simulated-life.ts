@@ -9,7 +9,7 @@ import {
 	type TankKind
 } from '../../src/lib/core/tank/index.ts';
 import { addDays, instant, type Instant } from '../../src/lib/core/time/index.ts';
-import { foundSite } from '../../src/lib/server/service/found-site.ts';
+import { foundSite } from '../../src/lib/server/service/account/found-site.ts';
 import { createServices } from '../../src/lib/server/services.ts';
 import type { World } from './site.ts';
 

@@ -9,7 +9,7 @@ import { reckon } from '../../src/lib/server/reckon/reckon.ts';
 import { watched } from './watched.ts';
 import type { AnswerOf, AskedOf, ReckoningName } from '../../src/lib/server/reckon/reckonings.ts';
 import type { SiteScope } from '../../src/lib/server/repository/scope.ts';
-import { foundSite } from '../../src/lib/server/service/found-site.ts';
+import { foundSite } from '../../src/lib/server/service/account/found-site.ts';
 import { createServices } from '../../src/lib/server/services.ts';
 
 type Person = Parameters<ReturnType<typeof createServices>['openWater']>[0];

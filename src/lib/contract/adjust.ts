@@ -1,3 +1,4 @@
+import type { LeftOut } from '$lib/core/judgement/water';
 import { Type, type Static } from '@sinclair/typebox';
 import { LIMITED } from '$lib/core/caution';
 import {
@@ -6,25 +7,26 @@ import {
 	DOSE_UNITS,
 	HUSBANDRY_IDS,
 	RAISED,
-	type BeforeAfter,
-	type CoursePoint,
 	type DoseUnit,
 	type Followed,
 	type GoalRefusal,
 	type HusbandryId,
+	type KeptPlan,
 	type Known,
 	type LimitRefusal,
 	type NeglectedStep,
-	type PlanRemark,
+	type PlanCourse,
+	type PlanGoal,
+	type PlanRequest as AskedPlan,
+	type PlanState,
 	type RaisedParameter,
 	type Repair,
+	type SeenStep,
 	type Supplement
 } from '$lib/core/correction';
 import { POSSIBLE, PARAMETER_IDS, type ParameterId } from '$lib/core/quantity';
 import type { Instant } from '$lib/core/time';
-import type { SupplementStrength } from '$lib/core/balance';
 import { closed, Id, InstantMs, Note, OffsetMinutes, words } from './common.ts';
-import type { LeftOut } from './left-out.ts';
 
 const Strength = Type.Object(
 	{
@@ -183,91 +185,13 @@ export const PlanRequest = Type.Union([
 	),
 	Type.Object({ kind: Type.Literal('husbandry'), id: words(HUSBANDRY_IDS) }, closed)
 ]);
-export type PlanRequest = Static<typeof PlanRequest>;
+export type PlanRequest = AskedPlan;
 
 export const StartPlan = Type.Object(
 	{ id: Id, waterId: Id, request: PlanRequest, startsAt: InstantMs, offsetMinutes: OffsetMinutes },
 	closed
 );
-export type StartPlan = Static<typeof StartPlan>;
-
-/** One thing to do on a day of a plan. */
-export interface PlanStep {
-	readonly id: string;
-	/** 0 is the plan's first day. */
-	readonly day: number;
-	readonly what:
-		| {
-				readonly kind: 'dose';
-				readonly parameter: RaisedParameter;
-				readonly supplementId: string;
-				readonly name: string;
-				readonly amount: number;
-				readonly unit: DoseUnit;
-				readonly portions: number;
-				readonly rise: number;
-		  }
-		| {
-				readonly kind: 'daily-dose';
-				readonly parameter: RaisedParameter;
-				readonly name: string;
-				readonly fromPerDay: number;
-				readonly toPerDay: number;
-				readonly unit: DoseUnit;
-				/** What one mL or g of it does to 100 L, as the estimate takes it. */
-				readonly strength: readonly SupplementStrength[];
-		  }
-		| {
-				readonly kind: 'test';
-				readonly parameters: readonly ParameterId[];
-				readonly repeats: number;
-				readonly why: 'before' | 'midway' | 'end' | 'regular';
-		  }
-		| {
-				readonly kind: 'salinity';
-				readonly from: number;
-				readonly to: number;
-				readonly saltKg: number;
-				readonly exchangeL: number;
-		  }
-		| { readonly kind: 'change'; readonly number: number; readonly litres: number; readonly batch: string }
-		| { readonly kind: 'remedy'; readonly remedy: string };
-}
-
-export interface PlanCourse {
-	readonly parameter: ParameterId;
-	readonly points: readonly CoursePoint[];
-}
-
-/** What a goal started from, kept with its plan: following it needs what was believed then. */
-export interface PlanGoal {
-	readonly parameter: ParameterId;
-	readonly from: Known;
-	/** The random part of `from.u`: what the kit's readings share cancels in following. */
-	readonly fromU: number;
-	readonly aim: number;
-	readonly drift: { readonly value: number; readonly u: number };
-	readonly limitPerDay: number | null;
-}
-
-/** A plan as it is kept. */
-export interface KeptPlan {
-	readonly request: PlanRequest;
-	readonly volumeL: Known | null;
-	readonly days: number;
-	readonly goals: readonly PlanGoal[];
-	readonly supplements: readonly {
-		readonly id: string;
-		readonly name: string;
-		readonly what: Supplement;
-		/** What its label forbids to combine it with. */
-		readonly notWith: string;
-	}[];
-	readonly steps: readonly PlanStep[];
-	readonly courses: readonly PlanCourse[];
-	readonly moves: BeforeAfter | null;
-	readonly remarks: readonly PlanRemark[];
-}
+export type StartPlan = Omit<Static<typeof StartPlan>, 'request'> & { readonly request: PlanRequest };
 
 /** A plan before it begins: what it would be, and what it cannot do. */
 export interface PlanPreview {
@@ -284,31 +208,6 @@ export interface MixSeen {
 	readonly short: readonly { readonly parameter: RaisedParameter; readonly reached: number }[];
 	readonly salinityRise: number;
 }
-
-export const PLAN_NOTE_KINDS = ['done', 'skipped', 'adapted', 'ended'] as const;
-export type PlanNoteKind = (typeof PLAN_NOTE_KINDS)[number];
-
-export type PlanNoteDetails =
-	| {
-			readonly kind: 'done';
-			readonly stepId: string;
-			readonly amount: number | null;
-			readonly eventId: string | null;
-	  }
-	| { readonly kind: 'skipped'; readonly stepId: string }
-	| {
-			readonly kind: 'adapted';
-			/** From this day of the plan on, these steps take the place of those that were not done yet. */
-			readonly fromDay: number;
-			readonly days: number;
-			readonly steps: readonly PlanStep[];
-			readonly courses: readonly PlanCourse[];
-			/** What it started from, for following it from here on. */
-			readonly goals: readonly PlanGoal[];
-			/** What the water answered to a dose so far, as a share of what was expected. */
-			readonly response: number;
-	  }
-	| { readonly kind: 'ended'; readonly why: 'reached' | 'stopped' };
 
 /** A step was done, perhaps with another amount, or was left out. */
 export const NoteStep = Type.Object(
@@ -338,16 +237,6 @@ export const ChangePlan = Type.Object(
 );
 export type ChangePlan = Static<typeof ChangePlan>;
 
-export type StepState = 'open' | 'done' | 'skipped' | 'missed';
-
-export interface SeenStep extends PlanStep {
-	readonly state: StepState;
-	readonly at: Instant;
-	/** As given, where it was not as planned. */
-	readonly given: number | null;
-	readonly note: string;
-}
-
 /** How a goal stands while its plan runs. */
 export interface SeenGoal extends PlanGoal {
 	readonly followed: Followed | null;
@@ -364,7 +253,7 @@ export interface SeenPlan {
 	readonly steps: readonly SeenStep[];
 	readonly courses: readonly PlanCourse[];
 	readonly goals: readonly SeenGoal[];
-	readonly state: 'running' | 'over' | 'reached' | 'stopped';
+	readonly state: PlanState;
 	readonly endedAt: Instant | null;
 	/** Net volume by dose and response, where readings say that it or the product is off. */
 	readonly reason:

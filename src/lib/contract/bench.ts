@@ -1,3 +1,4 @@
+import type { LeftOut } from '$lib/core/judgement/water';
 import type { OpenSession } from './session';
 import type { ShelfDetails } from './shelf';
 import type { Band, CadenceInput, DueTest } from '$lib/core/judgement';
@@ -7,7 +8,6 @@ import type { ParameterId } from '$lib/core/quantity';
 import type { KnownKit } from '$lib/core/reading';
 import type { Instant } from '$lib/core/time';
 import type { Prediction } from '$lib/core/trend';
-import type { LeftOut } from './left-out.ts';
 
 /** What a result will be held against, canonical units. */
 export interface BenchContext {

@@ -1,6 +1,6 @@
-import { Type, type Static } from '@sinclair/typebox';
-import type { PanelHappening } from '$lib/core/judgement';
-import { PARAMETER_IDS, type ParameterId } from '$lib/core/quantity';
+import { Type, type Static, type TSchema } from '@sinclair/typebox';
+import { PARAMETER_IDS } from '$lib/core/quantity';
+import type { EventKind } from '$lib/core/record';
 import { closed, Id, InstantMs, Note, OffsetMinutes, words } from './common.ts';
 
 const Strength = Type.Object(
@@ -70,22 +70,6 @@ export const NewMixDetails = Type.Object(
 	closed
 );
 
-/** New water is tested with the keeper's kits; until the test itself is named, this is their standard uncertainty. */
-export const NEW_WATER_U: Readonly<Record<ParameterId, number>> = {
-	alkalinity: 0.25,
-	calcium: 10,
-	magnesium: 30,
-	potassium: 12,
-	nitrate: 1,
-	phosphate: 0.03,
-	ammonia: 0.1,
-	nitrite: 0.05,
-	ph: 0.15,
-	salinity: 0.6,
-	temperature: 0.3,
-	hardness: 0.5
-};
-
 const NoDetails = Type.Object({}, closed);
 
 /** Every kind of event, and what is kept of it besides its time and note. */
@@ -106,39 +90,9 @@ export const EVENT_DETAILS = {
 	browning: NoDetails,
 	failure: NoDetails,
 	note: NoDetails
-} as const;
-
-export type EventKind = keyof typeof EVENT_DETAILS;
+} as const satisfies Record<EventKind, TSchema>;
 
 export const EVENT_KINDS = Object.keys(EVENT_DETAILS) as readonly EventKind[];
-
-/** What is no routine: it may have moved the water, and is named where something moved. */
-export const OUT_OF_THE_ORDINARY: ReadonlySet<EventKind> = new Set<EventKind>([
-	'recurring-dose-missed',
-	'failure',
-	'death',
-	'algae',
-	'browning',
-	'animals-in',
-	'animals-out',
-	'medium-in',
-	'medium-out'
-]);
-
-const PANEL_OF: Readonly<Partial<Record<EventKind, PanelHappening>>> = {
-	death: 'death',
-	algae: 'algae',
-	browning: 'browning',
-	'new-mix': 'new-salt',
-	'medium-in': 'new-medium'
-};
-
-/** The tests that an event asks for; null where it asks for none. */
-export function panelFor(kind: EventKind): PanelHappening | null {
-	return PANEL_OF[kind] ?? null;
-}
-
-export type EventDetails = Static<(typeof EVENT_DETAILS)[EventKind]>;
 
 const eventOf = <K extends EventKind>(kind: K) =>
 	Type.Object(

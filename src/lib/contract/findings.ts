@@ -1,10 +1,9 @@
+import type { SourcedBand } from '$lib/core/record';
+import type { JudgementSettings, LeftOut } from '$lib/core/judgement/water';
 import type { Finding, PanelHappening, RuleId, Verdict } from '$lib/core/judgement';
 import type { ParameterId } from '$lib/core/quantity';
 import type { TestResult } from '$lib/core/reading';
 import type { Instant } from '$lib/core/time';
-import type { JudgementSettings } from './judgement.ts';
-import type { SourcedBand } from './today.ts';
-import type { LeftOut } from './left-out.ts';
 
 /** A finding in the past, as it was first made, and the last test that showed it. */
 export interface PastFinding {

@@ -27,10 +27,9 @@ export const JudgementSettings = Type.Object(
 	},
 	closed
 );
-export type JudgementSettings = Static<typeof JudgementSettings>;
 
 /** Until a keeper says otherwise. The chance is the choice of docs/calibration-judgement.md. */
-export const USUAL_SETTINGS: JudgementSettings = {
+export const USUAL_SETTINGS: Static<typeof JudgementSettings> = {
 	cycle: USUAL_CYCLE,
 	testing: { kind: 'reckoned', chance: 0.2 },
 	rulesOff: []

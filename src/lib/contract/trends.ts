@@ -1,9 +1,9 @@
+import type { SourcedBand } from '$lib/core/record';
+import type { RateMove, LeftOut } from '$lib/core/judgement/water';
+import type { DoubtfulReading } from '$lib/core/plausibility';
 import type { ParameterId } from '$lib/core/quantity';
 import type { Instant } from '$lib/core/time';
-import type { Prediction, RatePerDay } from '$lib/core/trend';
-import type { DoubtfulReading } from './doubt.ts';
-import type { DepartureToday, RateMove, SourcedBand } from './today.ts';
-import type { LeftOut } from './left-out.ts';
+import type { Prediction, RatePerDay, Departure } from '$lib/core/trend';
 
 /** The spans that one press shows, in days; null is everything. */
 export const TREND_SPANS = { week: 7, month: 31, quarter: 92, year: 366, all: null } as const;
@@ -90,6 +90,6 @@ export interface TrendSeries {
 	readonly rows: readonly TrendRow[];
 	readonly moves: readonly RateMove[];
 	readonly doubts: readonly DoubtfulReading[];
-	readonly departure: DepartureToday | null;
+	readonly departure: Departure | null;
 	readonly leftOut: readonly LeftOut[];
 }

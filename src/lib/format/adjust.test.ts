@@ -1,12 +1,13 @@
 import { describe, expect, it } from 'vitest';
-import type { PlanStep, RepairSeen } from '$lib/contract/adjust';
+import type { RepairSeen } from '$lib/contract/adjust';
 import {
 	CHANGE_STEPS,
 	HUSBANDRY,
 	HUSBANDRY_IDS,
 	NEGLECTED_ORDER,
 	type Followed,
-	type GoalRefusal
+	type GoalRefusal,
+	type PlanStep
 } from '$lib/core/correction';
 import { PARAMETER_IDS, PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
 import {

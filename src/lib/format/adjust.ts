@@ -1,4 +1,4 @@
-import type { PlanRequest, PlanStep, RepairSeen, SeenPlan } from '$lib/contract/adjust';
+import type { PlanRequest, RepairSeen, SeenPlan } from '$lib/contract/adjust';
 import type {
 	Assumption,
 	BatchFinding,
@@ -10,7 +10,8 @@ import type {
 	PlanWarning,
 	RemedyId,
 	Repair,
-	StrangeMove
+	StrangeMove,
+	PlanStep
 } from '$lib/core/correction';
 import { nameWithin, PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
 import { COVERAGE } from '$lib/core/uncertainty';

@@ -1,4 +1,4 @@
-import type { CycleToday } from '$lib/contract/today';
+import type { CycleToday } from '$lib/core/judgement/water';
 import type { AfterCycle, CyclePhase, CycleState, CycleTrack } from '$lib/core/judgement';
 import { nameWithin, PARAMETERS } from '$lib/core/quantity';
 import type { Instant } from '$lib/core/time';

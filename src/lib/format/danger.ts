@@ -1,4 +1,4 @@
-import type { PlanStep } from '$lib/contract/adjust';
+import type { PlanStep } from '$lib/core/correction';
 
 /** The usual cautions of adding something; label, data sheet and local rules come first. */
 export const DANGERS = {

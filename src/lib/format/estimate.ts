@@ -1,5 +1,6 @@
-import type { DoubtfulReading } from '$lib/contract/doubt';
-import type { DepartureToday, RateMove } from '$lib/contract/today';
+import type { RateMove } from '$lib/core/judgement/water';
+import type { Departure } from '$lib/core/trend';
+import type { DoubtfulReading } from '$lib/core/plausibility';
 import { nameWithin, PARAMETERS, UNITS, type ParameterId, type UnitId } from '$lib/core/quantity';
 import type { Instant } from '$lib/core/time';
 import { COVERAGE } from '$lib/core/uncertainty';
@@ -62,7 +63,7 @@ export function besidesSentence(move: RateMove, timeZone: string, now: Instant):
 }
 
 /** What departs from calcification; empty while it is not seen. */
-export function departureSentence({ perDay, z }: DepartureToday, unit: UnitId): string {
+export function departureSentence({ perDay, z }: Departure, unit: UnitId): string {
 	if (Math.abs(z) < COVERAGE) return '';
 	const m = ratePerDay('alkalinity', perDay.value, perDay.u, unit);
 	const amount = `${m.value} ± ${m.plusMinus} ${UNITS[unit].symbol} a day`;

@@ -1,4 +1,4 @@
-import type { EventDetails, EventKind } from '$lib/contract/event';
+import type { EventDetails, EventKind } from '$lib/core/record';
 import { PARAMETERS, UNITS, type ParameterId } from '$lib/core/quantity';
 import { plain } from './number.ts';
 import { litresWords } from './volume.ts';

@@ -1,6 +1,6 @@
+import type { MatterToday, ParameterToday } from '$lib/core/judgement/water';
 import { describe, expect, it } from 'vitest';
 import { fromJson, toJson } from '$lib/contract/json';
-import type { MatterToday, ParameterToday } from '$lib/contract/today';
 import {
 	againstBand,
 	followCycle,

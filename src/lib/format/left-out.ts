@@ -1,4 +1,4 @@
-import type { LeftOut } from '$lib/contract/left-out';
+import type { LeftOut } from '$lib/core/judgement/water';
 import { PARAMETERS, POSSIBLE_IN_WATER, type ParameterId, type UnitId } from '$lib/core/quantity';
 import type { Unsound } from '$lib/core/reading';
 import type { Instant } from '$lib/core/time';

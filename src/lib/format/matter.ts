@@ -1,4 +1,4 @@
-import type { MatterToday } from '$lib/contract/today';
+import type { MatterToday } from '$lib/core/judgement/water';
 import type { StrangeMove } from '$lib/core/correction';
 import { NH3_WATCH, type RunOfSide, type Verdict } from '$lib/core/judgement';
 import { nameWithin, PARAMETERS, UNITS, type ParameterId, type UnitId } from '$lib/core/quantity';

@@ -1,4 +1,4 @@
-import type { ParameterToday } from '$lib/contract/today';
+import type { ParameterToday } from '$lib/core/judgement/water';
 import type { AgainstReference } from '$lib/core/judgement';
 import { nameWithin, PARAMETERS, UNITS, type ParameterId, type UnitId } from '$lib/core/quantity';
 import { runSentence } from './matter.ts';

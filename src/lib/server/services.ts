@@ -4,51 +4,51 @@ import { readingById } from './repository/test.ts';
 import { supplementsUsed } from './repository/event.ts';
 import { targetsOf } from './repository/water.ts';
 import { reachOf, type Reached, type SiteScope } from './repository/scope.ts';
-import { addToShelf } from './service/add-to-shelf.ts';
-import { decideCheck, previewDecision } from './service/decide-check.ts';
-import { deriveItemAgain } from './service/derive-item.ts';
-import { finishCheck } from './service/finish-check.ts';
-import { noteItem } from './service/note-item.ts';
-import { correctReading } from './service/correct-reading.ts';
+import { addToShelf } from './service/shelf/add-to-shelf.ts';
+import { decideCheck, previewDecision } from './service/shelf/decide-check.ts';
+import { deriveItemAgain } from './service/shelf/derive-item.ts';
+import { finishCheck } from './service/shelf/finish-check.ts';
+import { noteItem } from './service/shelf/note-item.ts';
+import { correctReading } from './service/reading/correct-reading.ts';
 import type { PooledDeps } from './service/deps.ts';
-import { boardOf, linesOf, type ReachedDay } from './service/read-overview.ts';
+import { boardOf, linesOf, type ReachedDay } from './service/judgement/read-overview.ts';
 import { createKeeper, type Keeper } from './reckon/keeper.ts';
 import { createMemory } from './reckon/memory.ts';
 import { reckon, type Done, type Task } from './reckon/reckon.ts';
 import type { AnswerOf, AskedOf, ReckoningName } from './reckon/reckonings.ts';
-import type { WaterDay } from './service/read-day.ts';
-import { changeFeed, holderOfFeed, readFeeds, siteCalendar } from './service/calendar.ts';
+import type { WaterDay } from './service/judgement/read-day.ts';
+import { changeFeed, holderOfFeed, readFeeds, siteCalendar } from './service/calendar/calendar.ts';
 import {
 	judgementSettings,
 	readProfiles,
 	saveProfile,
 	saveSettings,
 	takeProfile
-} from './service/judgement-settings.ts';
-import { collectAnswers, readSent, saveReport, sendSample } from './service/laboratory.ts';
-import { keepPhotograph, readPhotograph, takePhotographBack } from './service/keep-photograph.ts';
-import { keepReading } from './service/keep-reading.ts';
-import { logCsv } from './service/log-csv.ts';
-import { deriveAgain, previewDerivation } from './service/derive-again.ts';
-import { firstWater, openWater, ownWater, type OpenWater } from './service/open-water.ts';
-import { kitOfReading } from './service/run-kit.ts';
-import { readLog, readRecentEvents } from './service/read-log.ts';
-import { readMethod, readMethods } from './service/read-methods.ts';
-import { recordEvent } from './service/record-event.ts';
-import { saveMethod } from './service/save-method.ts';
-import { readSessions, saveSession } from './service/save-session.ts';
-import { saveTestRun } from './service/save-test-run.ts';
-import { readBatches } from './service/batches.ts';
-import { readLimits, setLimit } from './service/daily-limits.ts';
-import { changePlan, noteStep, startPlan } from './service/run-plan.ts';
-import { readSupplements, saveSupplement } from './service/supplements.ts';
-import { setTarget } from './service/set-target.ts';
+} from './service/judgement/judgement-settings.ts';
+import { collectAnswers, readSent, saveReport, sendSample } from './service/laboratory/laboratory.ts';
+import { keepPhotograph, readPhotograph, takePhotographBack } from './service/log/keep-photograph.ts';
+import { keepReading } from './service/reading/keep-reading.ts';
+import { logCsv } from './service/log/log-csv.ts';
+import { deriveAgain, previewDerivation } from './service/reading/derive-again.ts';
+import { firstWater, openWater, ownWater, type OpenWater } from './service/water/open-water.ts';
+import { kitOfReading } from './service/reading/run-kit.ts';
+import { readLog, readRecentEvents } from './service/log/read-log.ts';
+import { readMethod, readMethods } from './service/method/read-methods.ts';
+import { recordEvent } from './service/log/record-event.ts';
+import { saveMethod } from './service/method/save-method.ts';
+import { readSessions, saveSession } from './service/bench/save-session.ts';
+import { saveTestRun } from './service/reading/save-test-run.ts';
+import { readBatches } from './service/correction/batches.ts';
+import { readLimits, setLimit } from './service/correction/daily-limits.ts';
+import { changePlan, noteStep, startPlan } from './service/correction/plan/run-plan.ts';
+import { readSupplements, saveSupplement } from './service/correction/supplements.ts';
+import { setTarget } from './service/water/set-target.ts';
 import { addWater, beginSite } from './service/water/add-water.ts';
 import { changeWater, changeZone, orderWaters } from './service/water/change-water.ts';
 import { chooseKits, readKits } from './service/water/choose-kits.ts';
 import { leaveMadeUp, lookAtMadeUp, madeUpWater } from './service/water/made-up.ts';
 import { readWaters } from './service/water/read-waters.ts';
-import { personOfToken, startSession } from './service/sign-in.ts';
+import { personOfToken, startSession } from './service/account/sign-in.ts';
 
 /** Leaves out the first argument, which every use case takes: what it stands on. */
 type Bound<F> = F extends (deps: PooledDeps, ...rest: infer R) => infer A ? (...rest: R) => A : never;

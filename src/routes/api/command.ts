@@ -1,6 +1,6 @@
 import { json, type RequestEvent } from '@sveltejs/kit';
 import { fail, type Fault, type Result } from '$lib/core/result';
-import type { OpenWater } from '$lib/server/service/open-water';
+import type { OpenWater } from '$lib/server/service/water/open-water';
 
 /** A test with a long step log is a few kilobytes; more than this is no test. */
 const MOST_BYTES = 256 * 1024;

@@ -1,5 +1,5 @@
 /** What to add or change, how much, how fast, and what else moves. */
-export { COMPOUNDS, COMPOUND_IDS, type Brought, type Compound, type CompoundId } from './compound.ts';
+export { COMPOUNDS, COMPOUND_IDS, type Brought, type Compound, type CompoundId } from './dose/compound.ts';
 export {
 	effectOfMass,
 	massForRise,
@@ -9,9 +9,9 @@ export {
 	sumOfEffects,
 	type DoseEffect,
 	type Raised
-} from './dose.ts';
+} from './dose/dose.ts';
 /** What is at hand. */
-export { recipeFor, STOCK, type Recipe, type SaltDanger, type TooStrong } from './stock.ts';
+export { recipeFor, STOCK, type Recipe, type SaltDanger, type TooStrong } from './dose/stock.ts';
 export {
 	ALKALINITY_FORMS,
 	amountFor,
@@ -33,9 +33,9 @@ export {
 	type ProductStrength,
 	type RaisedParameter,
 	type Supplement
-} from './supplement.ts';
-export { bestMix, type AtHand, type Mix, type MixGiven } from './mix.ts';
-export { magnesiumSalts } from './magnesium.ts';
+} from './dose/supplement.ts';
+export { bestMix, type AtHand, type Mix, type MixGiven } from './dose/mix.ts';
+export { magnesiumSalts } from './dose/magnesium.ts';
 /** The water, and what it bears. */
 export {
 	GUESSED_VOLUME_U,
@@ -45,18 +45,19 @@ export {
 	type Known,
 	type WaterNow
 } from './water-state.ts';
-export { limitFault, limitFor, type LimitRefusal, type OwnLimit } from './limits.ts';
-export { isSeen, strangeMove, WATCHED_MOVES, type StrangeMove } from './strange-move.ts';
-export { answerOfDoses, answersOtherwise } from './answer.ts';
-export { highestPh, largestPortion, type Portion } from './portion.ts';
-export { carbonateCourse, MOST_OMEGA, MOST_PH_TOTAL } from './chemistry-after.ts';
+export { limitFault, limitFor, type LimitRefusal, type OwnLimit } from './plan/limits.ts';
+export { isSeen, strangeMove, type StrangeMove } from './follow/strange-move.ts';
+export { strangeMoves } from './follow/strange-moves.ts';
+export { answerOfDoses, answersOtherwise } from './follow/answer.ts';
+export { highestPh, largestPortion, type Portion } from './dose/portion.ts';
+export { carbonateCourse, MOST_OMEGA, MOST_PH_TOTAL } from './dose/chemistry-after.ts';
 export {
 	beforeAndAfter,
 	type BeforeAfter,
 	type Moved,
 	type MovedRow,
 	type PlanWarning
-} from './before-after.ts';
+} from './plan/before-after.ts';
 /** From a finding to days, and whether they work. */
 export {
 	isNeglected,
@@ -66,7 +67,7 @@ export {
 	type NeglectedStep,
 	type Repair,
 	type Standing
-} from './repairs.ts';
+} from './remedy/repairs.ts';
 export {
 	HUSBANDRY,
 	HUSBANDRY_IDS,
@@ -74,8 +75,8 @@ export {
 	type Husbandry,
 	type HusbandryId,
 	type RemedyId
-} from './husbandry.ts';
-export { addedBy, planDoses } from './plan.ts';
+} from './remedy/husbandry.ts';
+export { addedBy, planDoses } from './plan/plan.ts';
 export type {
 	CoursePoint,
 	DosePlan,
@@ -87,8 +88,8 @@ export type {
 	PlanRemark,
 	Retune,
 	RisePerDay
-} from './plan-types.ts';
-export { driftOf } from './drift.ts';
+} from './plan/plan-types.ts';
+export { driftOf } from './follow/drift.ts';
 export {
 	cautiousResponse,
 	follow,
@@ -97,9 +98,33 @@ export {
 	type Followed,
 	type FollowReading,
 	type GivenDose
-} from './follow.ts';
-/** The daily dose, by school. */
-export { limewaterPerDay, saltResidue } from './limewater.ts';
+} from './follow/follow.ts';
+/** A plan as it is kept, and what becomes of it. */
+export {
+	type KeptPlan,
+	type PlanCourse,
+	type PlanGoal,
+	type PlanNoteDetails,
+	type PlanNoteKind,
+	type PlanRequest,
+	type PlanStep,
+	type PlanWithNotes,
+	type StoredPlan,
+	type StoredPlanNote
+} from './plan/kept.ts';
+export { eventOfStep } from './plan/event-of-step.ts';
+export {
+	OVER_DAYS,
+	planDay,
+	seenSteps,
+	type PlanState,
+	type SeenStep,
+	type SeenSteps,
+	type StepState
+} from './plan/seen-steps.ts';
+/** The daily dose, by school, and those that run. */
+export { dosedPerDay, givenToday, runningDoses, singleDoses, type Lived } from './dose/running.ts';
+export { limewaterPerDay, saltResidue } from './dose/limewater.ts';
 export {
 	balanceOf,
 	heldByChanges,
@@ -115,7 +140,7 @@ export {
 	type DailyUse,
 	type School,
 	type TunedDose
-} from './daily-dose.ts';
+} from './dose/daily-dose.ts';
 /** Water changes, salinity, batches and blending. */
 export {
 	afterChanges,
@@ -125,7 +150,7 @@ export {
 	steadyChanges,
 	turnoversFor,
 	volumeByDose
-} from './exchange.ts';
+} from './exchange/exchange.ts';
 export {
 	CHANGE_STEPS,
 	largestChange,
@@ -136,8 +161,8 @@ export {
 	type ChangeStep,
 	type LevelsOf,
 	type SeriesStep
-} from './change-series.ts';
-export { blend, evaporated, saltFor, thinned } from './salinity.ts';
-export { salinityDays, type SalinityDay } from './salinity-plan.ts';
-export { findingsOfBatch, magnesiumForBatch, saltForBatch, type BatchFinding } from './batch.ts';
-export { freshSaltFor, hardnessWay, type FreshSalt, type HardnessWay } from './fresh.ts';
+} from './exchange/change-series.ts';
+export { blend, evaporated, saltFor, thinned } from './exchange/salinity.ts';
+export { salinityDays, type SalinityDay } from './exchange/salinity-plan.ts';
+export { findingsOfBatch, magnesiumForBatch, saltForBatch, type BatchFinding } from './exchange/batch.ts';
+export { freshSaltFor, hardnessWay, type FreshSalt, type HardnessWay } from './exchange/fresh.ts';

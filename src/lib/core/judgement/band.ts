@@ -8,6 +8,12 @@ export interface Band {
 	readonly aim: number | null;
 }
 
+/** Where a value is best: where it is aimed at, else the middle of its band; null of a band that is open on a side. */
+export function aimOf(band: Band | null): number | null {
+	if (!band) return null;
+	return band.aim ?? (band.low !== null && band.high !== null ? (band.low + band.high) / 2 : null);
+}
+
 export type BandDecision = 'clear_in' | 'clear_low' | 'clear_high' | 'cannot_tell';
 
 export interface BandProbabilities {

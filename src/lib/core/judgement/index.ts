@@ -1,5 +1,5 @@
 /** What a value means: bands, where they come from, and verdicts with their reasons. */
-export { againstBand, type Band, type BandDecision, type BandProbabilities } from './band.ts';
+export { againstBand, aimOf, type Band, type BandDecision, type BandProbabilities } from './band.ts';
 export { PROFILES, PROFILE_IDS, isProfileId, type ProfileId, type TargetProfile } from './profiles.ts';
 export { cycleReadingOf } from './cycle-reading.ts';
 export { repeatWouldTell } from './repeat.ts';

@@ -1,7 +1,7 @@
 /** Raw readings, kept as they were made, and the results derived from them. */
-export { deliveredMl, type SyringeFill } from './delivered.ts';
-export { otherScale, MAX_FILLS } from './syringe-reading.ts';
-export { MAX_DROPS } from './drop-reading.ts';
+export { deliveredMl, type SyringeFill } from './titration/delivered.ts';
+export { otherScale, MAX_FILLS } from './titration/syringe-reading.ts';
+export { MAX_DROPS } from './titration/drop-reading.ts';
 export {
 	formOf,
 	BACKGROUNDS,
@@ -24,9 +24,9 @@ export {
 	type StepReading,
 	type SyringeMarks,
 	type SyringeReading
-} from './raw-reading.ts';
-export { END_POINTS, type EndPoint } from './end-point.ts';
-export { TitrationBudget, type TitrationKit, type TitrationLooks } from './titration-budget.ts';
+} from './form/raw-reading.ts';
+export { END_POINTS, type EndPoint } from './titration/end-point.ts';
+export { TitrationBudget, type TitrationKit, type TitrationLooks } from './titration/titration-budget.ts';
 export {
 	effectOf,
 	effectsOf,
@@ -34,10 +34,10 @@ export {
 	type Deviation,
 	type DeviationEffect,
 	type Mishap
-} from './deviation.ts';
-export { derive, deriveWith, type Corrections, type KnownKit } from './derive.ts';
-export { volumeOf } from './derive-titration.ts';
-export { DERIVATION_VERSION, type ArithmeticLine, type Derivation, type Outcome } from './outcome.ts';
+} from './outcome/deviation.ts';
+export { derive, deriveWith, type Corrections, type KnownKit } from './form/derive.ts';
+export { volumeOf } from './titration/derive-titration.ts';
+export { DERIVATION_VERSION, type ArithmeticLine, type Derivation, type Outcome } from './outcome/outcome.ts';
 export {
 	boundsOf,
 	middleOf,
@@ -49,9 +49,9 @@ export {
 	type IntervalResult,
 	type TestResult,
 	type ValueResult
-} from './test-result.ts';
-export { unsoundness, unusualIn, type Unsound } from './sound.ts';
-export { faultOnScale } from './check-number.ts';
-export { marksAround } from './marks-around.ts';
-export { printedTables, type PrintedTable, type TableEntry } from './printed-table.ts';
-export { usualExpandedU } from './usual-uncertainty.ts';
+} from './outcome/test-result.ts';
+export { unsoundness, unusualIn, type Unsound } from './outcome/sound.ts';
+export { faultOnScale } from './form/check-number.ts';
+export { marksAround } from './titration/marks-around.ts';
+export { printedTables, type PrintedTable, type TableEntry } from './step/printed-table.ts';
+export { usualExpandedU } from './form/usual-uncertainty.ts';

@@ -7,6 +7,7 @@ import {
 	fromIso,
 	instant,
 	inOrderByNow,
+	isFuture,
 	instantOfLocal,
 	instantOnDay,
 	offsetMinutes,
@@ -117,5 +118,13 @@ describe('times of what happened', () => {
 		expect(inOrderByNow(times(-1, 10.2), now)).toMatchObject({
 			fault: { code: 'in-the-future', field: 't1', details: { minutes: 11 } }
 		});
+	});
+});
+
+describe('a time that is still to come', () => {
+	const start = instant(1_700_000_000_000);
+	it('has five minutes of grace for a device whose clock is fast', () => {
+		expect(isFuture(start + 4 * 60_000, start)).toBe(false);
+		expect(isFuture(start + 6 * 60_000, start)).toBe(true);
 	});
 });

@@ -1,5 +1,6 @@
+import type { StoredPlan, StoredPlanNote } from '$lib/core/correction';
 import { and, desc, eq } from 'drizzle-orm';
-import type { KeptPlan, KeptSupplement, PlanNoteDetails, PlanNoteKind } from '$lib/contract/adjust';
+import type { KeptSupplement } from '$lib/contract/adjust';
 import type { Limited } from '$lib/core/caution';
 import type { Instant } from '$lib/core/time';
 import { correctionPlan, dailyLimit, planNote, supplement } from '../db/schema/index.ts';
@@ -64,23 +65,6 @@ export async function ownLimits(
 
 export async function addLimit(db: Reader, scope: SiteScope, row: SetLimitRow): Promise<void> {
 	await db.insert(dailyLimit).values({ ...row, siteId: scope.siteId, savedBy: scope.membershipId });
-}
-
-export interface StoredPlan {
-	readonly id: string;
-	readonly waterId: string;
-	readonly plan: KeptPlan;
-	readonly startsAt: Instant;
-	readonly offsetMinutes: number;
-}
-
-export interface StoredPlanNote {
-	readonly id: string;
-	readonly planId: string;
-	readonly kind: PlanNoteKind;
-	readonly details: PlanNoteDetails;
-	readonly note: string;
-	readonly happenedAt: Instant;
 }
 
 const planColumns = {

@@ -1,20 +1,10 @@
+import type { EventContent, EventDetails, EventKind, StoredEvent } from '$lib/core/record';
 import { and, desc, eq, gte, isNull, lt, ne, or } from 'drizzle-orm';
 import { alias } from 'drizzle-orm/mysql-core';
-import type { EventDetails, EventKind } from '$lib/contract/event';
 import type { Instant } from '$lib/core/time';
 import { event, membership, person, water } from '../db/schema/index.ts';
 import type { Reader } from './database.ts';
 import type { SiteScope } from './scope.ts';
-
-export interface StoredEvent {
-	readonly id: string;
-	readonly waterId: string;
-	readonly kind: EventKind;
-	readonly details: EventDetails;
-	readonly note: string;
-	readonly happenedAt: Instant;
-	readonly offsetMinutes: number;
-}
 
 const newer = alias(event, 'newer');
 
@@ -28,6 +18,13 @@ const columns = {
 	offsetMinutes: event.offsetMinutes
 };
 
+/** Kind and details were checked together when they came in. */
+function asEvents<R extends { readonly kind: EventKind; readonly details: EventDetails }>(
+	rows: readonly R[]
+): (R & EventContent)[] {
+	return rows as (R & EventContent)[];
+}
+
 /** Events of a water since a time, and every recurring dose before it: a regime goes on until it is changed. */
 export async function eventsSince(
 	db: Reader,
@@ -35,7 +32,7 @@ export async function eventsSince(
 	waterId: string,
 	since: Instant
 ): Promise<StoredEvent[]> {
-	return db
+	const rows = await db
 		.select(columns)
 		.from(event)
 		.leftJoin(newer, and(eq(newer.siteId, event.siteId), eq(newer.supersedes, event.id)))
@@ -48,13 +45,14 @@ export async function eventsSince(
 			)
 		)
 		.orderBy(event.happenedAt);
+	return asEvents(rows);
 }
 
-export interface LoggedEvent extends StoredEvent {
+export type LoggedEvent = StoredEvent & {
 	readonly water: string;
 	readonly by: string;
 	readonly superseded: boolean;
-}
+};
 
 /** Newest first, superseded ones among them. */
 export async function eventLog(
@@ -78,7 +76,7 @@ export async function eventLog(
 		)
 		.orderBy(desc(event.happenedAt), desc(event.id))
 		.limit(filter.most);
-	return rows.map(({ newerId, ...row }) => ({ ...row, superseded: newerId !== null }));
+	return asEvents(rows.map(({ newerId, ...row }) => ({ ...row, superseded: newerId !== null })));
 }
 
 export async function addEvent(
@@ -91,7 +89,7 @@ export async function addEvent(
 
 /** Supplements that this water was ever given, newest first, so that a form can offer them again. */
 export async function supplementsUsed(db: Reader, scope: SiteScope, waterId: string): Promise<StoredEvent[]> {
-	return db
+	const rows = await db
 		.select(columns)
 		.from(event)
 		.where(
@@ -104,4 +102,5 @@ export async function supplementsUsed(db: Reader, scope: SiteScope, waterId: str
 		)
 		.orderBy(desc(event.happenedAt))
 		.limit(200);
+	return asEvents(rows);
 }

@@ -1,5 +1,6 @@
+import type { JudgementSettings } from '$lib/core/judgement/water';
 import { and, desc, eq, isNull } from 'drizzle-orm';
-import type { JudgementSettings, SaveProfile } from '$lib/contract/judgement';
+import type { SaveProfile } from '$lib/contract/judgement';
 import type { ProfileId } from '$lib/core/judgement';
 import type { Instant } from '$lib/core/time';
 import { calendarFeed, judgementSetting, ownProfile, waterProfile } from '../db/schema/index.ts';

@@ -1,3 +1,4 @@
+import type { DatedResult } from '$lib/core/record';
 import { and, countDistinct, desc, eq, gte, inArray, min } from 'drizzle-orm';
 import type { ParameterId } from '$lib/core/quantity';
 import { boundsOf, standardUncertaintyOf, type TestResult } from '$lib/core/reading';
@@ -79,14 +80,6 @@ function rowOf(value: TestResult) {
 		uRandom: value.kind === 'bound' ? null : value.uRandom,
 		uCommon: value.kind === 'bound' ? null : value.uCommon
 	};
-}
-
-export interface DatedResult {
-	readonly runId: string;
-	readonly readingId: string;
-	readonly at: Instant;
-	readonly methodCode: string;
-	readonly result: TestResult;
 }
 
 /** Current results of one water since a time, in the order in which the samples were drawn. */

@@ -1,46 +1,14 @@
+import type { DatedBand, Water as WaterFacts } from '$lib/core/record';
 import { and, desc, eq, lte, type SQL } from 'drizzle-orm';
-import type { DatedVolume } from '$lib/core/balance';
-import type { Band, ProfileId } from '$lib/core/judgement';
-import type { ParameterId } from '$lib/core/quantity';
+import type { ProfileId } from '$lib/core/judgement';
 import type { Instant } from '$lib/core/time';
 import { target, water, waterLights, waterProfile, waterVolume } from '../db/schema/index.ts';
 import type { Reader } from './database.ts';
 import type { SiteScope } from './scope.ts';
 
-export interface Water {
-	readonly id: string;
-	readonly name: string;
-	readonly kind: 'tank' | 'new-mix' | 'source' | 'collected';
-	readonly hasAnimals: boolean;
-	readonly startedAt: Instant;
-	/** When it was entered here. */
-	readonly knownSince: Instant;
-	/** When it was taken down; null while it runs. */
-	readonly endedAt: Instant | null;
-	/** All hours of light that it had, the earliest first. */
-	readonly lights: readonly DatedLights[];
-	/** Null where no volume is known (a source, a bottle). */
-	readonly netVolumeL: number | null;
-	/** Standard uncertainty of the volume; null where nobody said how it is known. */
-	readonly volumeUL: number | null;
-	/** All that it had, by which what was done then is reckoned. */
-	readonly volumes: readonly DatedVolume[];
-	readonly profile: ProfileId | null;
+export interface Water extends WaterFacts {
 	/** How often it and its site were changed, where the records are read in one snapshot: what is kept is kept by it. */
 	readonly revision?: string;
-}
-
-/** Minutes after midnight, in the site's zone; both null where there is no light, or nobody said. */
-export interface DatedLights {
-	readonly fromAt: Instant;
-	readonly onMinute: number | null;
-	readonly offMinute: number | null;
-}
-
-export interface DatedBand extends Band {
-	readonly parameter: ParameterId;
-	readonly source: string;
-	readonly fromAt: Instant;
 }
 
 const waterColumns = {

@@ -1,10 +1,5 @@
-import {
-	EVENT_KINDS,
-	NEW_WATER_U,
-	RECORD_EVENT,
-	type EventKind,
-	type RecordEvent
-} from '$lib/contract/event';
+import { type EventKind, NEW_WATER_U } from '$lib/core/record';
+import { EVENT_KINDS, RECORD_EVENT, type RecordEvent } from '$lib/contract/event';
 import { convert, PARAMETER_IDS, PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
 import { fail, type Result } from '$lib/core/result';
 import { instantOfLocal, offsetMinutes, typedMoment } from '$lib/core/time';

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { KeptPlan } from '$lib/contract/adjust';
+	import type { KeptPlan } from '$lib/core/correction';
 
 	let { supplements }: { supplements: KeptPlan['supplements'] } = $props();
 	/** What a label forbids matters once something else goes in besides. */

@@ -1,7 +1,7 @@
 <script lang="ts">
+	import type { JudgementSettings } from '$lib/core/judgement/water';
 	import { enhance } from '$app/forms';
 	import type { OpenFeed } from '$lib/contract/calendar';
-	import type { JudgementSettings } from '$lib/contract/judgement';
 	import { PROFILES, PROFILE_IDS, type DueTest, type ProfileId, type StageId } from '$lib/core/judgement';
 	import { PARAMETERS } from '$lib/core/quantity';
 	import { instant, type Instant } from '$lib/core/time';

@@ -1,7 +1,7 @@
 <script lang="ts">
+	import type { DoubtfulReading, SlipExplanation } from '$lib/core/plausibility';
 	import { enhance } from '$app/forms';
 	import { correctedReading, correctionFields } from '$lib/contract/correction';
-	import type { DoubtfulReading, SlipExplanation } from '$lib/contract/doubt';
 	import type { Method } from '$lib/core/method';
 	import { PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
 	import { deriveWith, type KnownKit, type RawReading, type TestResult } from '$lib/core/reading';

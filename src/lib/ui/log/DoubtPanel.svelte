@@ -1,6 +1,6 @@
 <script lang="ts">
+	import type { DoubtfulReading, SlipExplanation } from '$lib/core/plausibility';
 	import { enhance } from '$app/forms';
-	import type { DoubtfulReading, SlipExplanation } from '$lib/contract/doubt';
 	import type { Method } from '$lib/core/method';
 	import { nameWithin, UNITS, type UnitId } from '$lib/core/quantity';
 	import type { RawReading } from '$lib/core/reading';

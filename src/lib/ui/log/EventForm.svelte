@@ -1,6 +1,6 @@
 <script lang="ts">
+	import type { EventDetails, EventKind } from '$lib/core/record';
 	import { enhance } from '$app/forms';
-	import type { EventDetails, EventKind } from '$lib/contract/event';
 	import { convert, PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
 	import type { Instant } from '$lib/core/time';
 	import { EVENT_NAMES } from '$lib/format/event';

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { panelFor } from '$lib/contract/event';
+	import { happeningOf } from '$lib/core/record';
 	import type { ParameterId, UnitId } from '$lib/core/quantity';
 	import { eventWords } from '$lib/format/event';
 	import { resultInUnit } from '$lib/format/quantity';
@@ -44,7 +44,7 @@
 	{/if}
 {:else}
 	<span class="figures">{eventWords(entry.kind, entry.details)}</span>
-	{@const panel = panelFor(entry.kind)}
+	{@const panel = happeningOf(entry.kind)}
 	{#if panel && !struck}
 		<a class="link small" href="/waters/{entry.waterId}/panel/{panel}?event={entry.id}"
 			>What to test, and what it told</a

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { NEW_WATER_U } from '$lib/contract/event';
+	import { NEW_WATER_U } from '$lib/core/record';
 	import {
 		convertSpan,
 		PARAMETER_IDS,

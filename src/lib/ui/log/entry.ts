@@ -1,4 +1,4 @@
-import type { EventDetails, EventKind } from '$lib/contract/event';
+import type { EventDetails, EventKind } from '$lib/core/record';
 import type { Method } from '$lib/core/method';
 import type { RawReading, TestResult } from '$lib/core/reading';
 import type { Instant } from '$lib/core/time';

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { LeftOut } from '$lib/contract/left-out';
+	import type { LeftOut } from '$lib/core/judgement/water';
 	import type { ParameterId, UnitId } from '$lib/core/quantity';
 	import type { Instant } from '$lib/core/time';
 	import { leftOutWords } from '$lib/format/left-out';

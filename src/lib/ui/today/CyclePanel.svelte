@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { CycleToday } from '$lib/contract/today';
+	import type { CycleToday } from '$lib/core/judgement/water';
 	import { PARAMETERS } from '$lib/core/quantity';
 	import { addDays, type Instant } from '$lib/core/time';
 	import { afterSentence, cycleHeadline, trackSentence, unseenSentence } from '$lib/format/cycle';

@@ -1,7 +1,7 @@
 <script lang="ts">
+	import type { ParameterToday } from '$lib/core/judgement/water';
 	import { PARAMETERS, UNITS, type ParameterId, type UnitId } from '$lib/core/quantity';
 	import { ratePerDay } from '$lib/format/quantity';
-	import type { ParameterToday } from '$lib/contract/today';
 	import Table from '$lib/ui/kit/Table.svelte';
 
 	interface Props {

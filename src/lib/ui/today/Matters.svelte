@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { MatterToday } from '$lib/contract/today';
+	import type { MatterToday } from '$lib/core/judgement/water';
 	import { matterWords, type MatterContext } from '$lib/format/matter';
 	import { isWarning } from '$lib/format/verdict';
 	import Disclosure from '$lib/ui/kit/Disclosure.svelte';

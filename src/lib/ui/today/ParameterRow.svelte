@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { ParameterToday } from '$lib/contract/today';
+	import type { ParameterToday } from '$lib/core/judgement/water';
 	import { convert, PARAMETERS, POSSIBLE_IN_WATER, UNITS, type UnitId } from '$lib/core/quantity';
 	import { pointOf } from '$lib/core/reading';
 	import type { Instant } from '$lib/core/time';

@@ -1,6 +1,6 @@
 <script lang="ts">
+	import type { EventDetails, EventKind } from '$lib/core/record';
 	import type { PlanLine } from '$lib/contract/adjust';
-	import type { EventDetails, EventKind } from '$lib/contract/event';
 	import type { TodayAnswer, WaterLine } from '$lib/contract/today';
 	import { isDue } from '$lib/core/judgement';
 	import { nameWithin, PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';

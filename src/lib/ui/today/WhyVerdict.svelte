@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { ParameterToday } from '$lib/contract/today';
+	import type { ParameterToday } from '$lib/core/judgement/water';
 	import { PARAMETERS, type UnitId } from '$lib/core/quantity';
 	import { reasonsOf } from '$lib/format/reasons';
 

@@ -1,4 +1,4 @@
-import type { CycleToday } from '$lib/contract/today';
+import type { CycleToday } from '$lib/core/judgement/water';
 import type { Instant } from '$lib/core/time';
 
 /** A reading as it is drawn: where it is taken to be, and its ends. */

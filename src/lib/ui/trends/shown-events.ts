@@ -1,4 +1,4 @@
-import { OUT_OF_THE_ORDINARY, type EventKind } from '$lib/contract/event';
+import { OUT_OF_THE_ORDINARY, type EventKind } from '$lib/core/record';
 import { daysBetween, type Instant } from '$lib/core/time';
 
 /** Beyond this a line for every water change would hide the readings. */

@@ -1,4 +1,4 @@
-import type { EventDetails, EventKind } from '$lib/contract/event';
+import type { EventDetails, EventKind } from '$lib/core/record';
 import type { Instant } from '$lib/core/time';
 
 /** An event as the time axis shows it. */

@@ -1,6 +1,6 @@
 <script lang="ts">
+	import type { LeftOut } from '$lib/core/judgement/water';
 	import { page } from '$app/state';
-	import type { LeftOut } from '$lib/contract/left-out';
 	import BenchRoom from '$lib/ui/shared/BenchRoom.svelte';
 	import EndedNotice from '$lib/ui/shared/EndedNotice.svelte';
 	import MadeUpNotice from '$lib/ui/shared/MadeUpNotice.svelte';

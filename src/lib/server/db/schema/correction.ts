@@ -1,5 +1,6 @@
+import type { KeptPlan, PlanNoteDetails, PlanNoteKind } from '$lib/core/correction';
 import { double, foreignKey, index, mysqlTable, primaryKey, smallint, varchar } from 'drizzle-orm/mysql-core';
-import type { KeptPlan, KeptSupplement, PlanNoteDetails, PlanNoteKind } from '$lib/contract/adjust';
+import type { KeptSupplement } from '$lib/contract/adjust';
 import type { Limited } from '$lib/core/caution';
 import { document, instantAt, uuid } from './columns.ts';
 import { membership } from './people.ts';

@@ -7,9 +7,9 @@ import { reachOf, type SiteScope } from '../../repository/scope.ts';
 import { takeTurn } from '../../repository/revision.ts';
 import type { Transaction } from '../../repository/database.ts';
 import { watersOf } from '../../repository/water.ts';
-import { adoptShippedAt, ALWAYS } from '../adopt-shipped.ts';
+import { adoptShippedAt, ALWAYS } from '../method/adopt-shipped.ts';
 import type { PooledDeps, Within } from '../deps.ts';
-import { giveProfile } from '../judgement-settings.ts';
+import { giveProfile } from '../judgement/judgement-settings.ts';
 import { once, transact } from '../once.ts';
 
 /** Rows of a water as its keeper told of it: what is not known yet is left out. */

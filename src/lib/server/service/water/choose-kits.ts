@@ -3,7 +3,7 @@ import { methodByCode, SHIPPED_METHODS, type Method } from '$lib/core/method';
 import { fail, ok, type Result } from '$lib/core/result';
 import { leaveMethod, offeredCodes, takesShipped } from '../../repository/method.ts';
 import type { SiteScope } from '../../repository/scope.ts';
-import { adoptShippedAt } from '../adopt-shipped.ts';
+import { adoptShippedAt } from '../method/adopt-shipped.ts';
 import type { Deps, PooledDeps } from '../deps.ts';
 import { once } from '../once.ts';
 

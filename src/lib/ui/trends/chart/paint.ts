@@ -1,4 +1,4 @@
-import type { EventKind } from '$lib/contract/event';
+import type { EventKind } from '$lib/core/record';
 import { COVERAGE } from '$lib/core/uncertainty';
 import { drawPoint } from 'chart.js/helpers';
 import { firstFrom, visibleIndices } from '$lib/core/numeric';

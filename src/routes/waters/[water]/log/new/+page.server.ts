@@ -1,5 +1,5 @@
+import { happeningOf } from '$lib/core/record';
 import { error, redirect } from '@sveltejs/kit';
-import { panelFor } from '$lib/contract/event';
 import { eventOfForm } from '$lib/server/validation/event-form';
 import { refused } from '../../../../refused';
 import type { Actions, PageServerLoad } from './$types';
@@ -28,7 +28,7 @@ export const actions = {
 		const outcome = command.ok ? await locals.services.recordEvent(open.scope, command.value) : command;
 		if (!outcome.ok) return refused(form, outcome.fault);
 		// What happened asks for tests: they are told at once.
-		const panel = command.ok ? panelFor(command.value.kind) : null;
+		const panel = command.ok ? happeningOf(command.value.kind) : null;
 		redirect(
 			303,
 			panel && command.ok

@@ -1,0 +1,162 @@
+import {
+	sampleOf,
+	withDropper,
+	type Dropper,
+	type KitCorrection,
+	type Method,
+	type Portion
+} from '../../method/index.ts';
+import type { ParameterId } from '../../quantity/index.ts';
+import { fail, ok, type Result } from '../../result/index.ts';
+import { correctedOutcome } from '../outcome/corrected-outcome.ts';
+import { deriveDifference } from './derive-difference.ts';
+import { deriveDisplay } from './derive-display.ts';
+import { deriveScale, deriveThermometer } from './derive-line.ts';
+import { derivePair } from './derive-pair.ts';
+import { deriveStated } from './derive-stated.ts';
+import { deriveStep } from '../step/derive-step.ts';
+import { deriveTitration } from '../titration/derive-titration.ts';
+import { relativeUOf, type Deviation } from '../outcome/deviation.ts';
+import { throughDilution } from '../outcome/diluted-outcome.ts';
+import type { Derivation, Outcome } from '../outcome/outcome.ts';
+import type { RawReading } from './raw-reading.ts';
+import { faultInResult } from '../outcome/sound.ts';
+import type { TitrationSample } from '../titration/titration-budget.ts';
+import { widenedOutcome } from '../outcome/widened-outcome.ts';
+
+/** Methods are few and their readings many: each size of a method's sample is written out once. */
+const samples = new WeakMap<Method, Partial<Record<Portion, Result<TitrationSample>>>>();
+
+function sampleFor(method: Method, { portion }: RawReading): Result<TitrationSample> {
+	let known = samples.get(method);
+	if (!known) samples.set(method, (known = {}));
+	return (known[portion] ??= newSample(method, portion));
+}
+
+function newSample(method: Method, portion: Portion): Result<TitrationSample> {
+	const ml = sampleOf(method, portion);
+	if (ml === null) return fail('portion-unknown', 'portion');
+	return ok({ ml, fullMl: method.sampleMl!.full, relativeTolerance: method.sampleRelativeTolerance });
+}
+
+/** The outcomes of a reading as it stands, before a dilution is reckoned back. */
+function measured(method: Method, reading: RawReading): Result<Derivation> {
+	switch (method.kind) {
+		case 'syringe-titration':
+		case 'drop-titration':
+		case 'back-titration': {
+			if (reading.form !== 'syringe' && reading.form !== 'drops') break;
+			const sample = sampleFor(method, reading);
+			if (!sample.ok) return sample;
+			const outcome = deriveTitration(method.titration, sample.value, reading, reading.endPoint);
+			return outcome.ok ? ok({ outcomes: [outcome.value] }) : outcome;
+		}
+		case 'paired-titration': {
+			if (reading.form !== 'pair') break;
+			const sample = sampleFor(method, reading);
+			return sample.ok ? derivePair(method, sample.value, reading) : sample;
+		}
+		case 'difference': {
+			if (reading.form !== 'difference') break;
+			const sample = sampleFor(method, reading);
+			return sample.ok ? deriveDifference(method, sample.value, reading) : sample;
+		}
+		case 'colour-card':
+		case 'comparator':
+			return reading.form === 'step' ? deriveStep(method, reading) : fail('wrong-form');
+		case 'display':
+			return reading.form === 'display' ? deriveDisplay(method, reading) : fail('wrong-form');
+		case 'scale-line':
+		case 'float':
+			return reading.form === 'line' ? deriveScale(method, reading) : fail('wrong-form');
+		case 'thermometer':
+			return reading.form === 'line' ? deriveThermometer(method, reading) : fail('wrong-form');
+		case 'stated':
+			return reading.form === 'stated' ? deriveStated(method, reading) : fail('wrong-form');
+	}
+	return fail('wrong-form');
+}
+
+/** What checks of a kit found, by what it tells; a kit of two titrations may need two. */
+export type Corrections = Readonly<Partial<Record<ParameterId, KitCorrection>>>;
+
+const NONE: Corrections = {};
+
+/**
+ * Turns a raw reading into results with their uncertainty budgets, by the method version that it was made with.
+ * A correction of the kit acts on what was read in the vial, before a dilution is reckoned back.
+ *
+ * @param corrections accepted for the kit; none leaves every result as the kit says it
+ * @returns one outcome for each parameter that the run tells, in its canonical unit; fails, with the field, where the
+ *   reading cannot have been made with that method
+ */
+export function derive(
+	method: Method,
+	reading: RawReading,
+	corrections: Corrections = NONE
+): Result<Derivation> {
+	// What is taken off was not thinned with the sample, so the difference of the two does not scale.
+	if (reading.dilution && method.kind === 'difference') {
+		return fail('cannot-be-diluted', 'dilution', { what: 'A difference' });
+	}
+	const plain = measured(method, reading);
+	if (!plain.ok) return plain;
+	// Nearly every reading is of its sample as it was, by a kit as it is: these stand as they were measured.
+	const asMeasured = corrections === NONE && !reading.dilution;
+	const outcomes: Outcome[] = [];
+	for (const outcome of plain.value.outcomes) {
+		const reckoned = asMeasured ? null : broughtBack(outcome, method, reading, corrections);
+		if (reckoned && !reckoned.ok) return reckoned;
+		// Whatever the form: what nothing can be reckoned with is no result.
+		const own = reckoned ? reckoned.value : outcome;
+		const fault = faultInResult(own.result);
+		if (fault) return { ok: false, fault };
+		if (reckoned) outcomes.push(own);
+	}
+	if (asMeasured) return plain;
+	const [first, ...rest] = outcomes;
+	return ok({ outcomes: [first!, ...rest] });
+}
+
+/** An outcome by its kit's correction, and of the sample before it was thinned. */
+function broughtBack(
+	outcome: Outcome,
+	method: Method,
+	reading: RawReading,
+	corrections: Corrections
+): Result<Outcome> {
+	const correction = corrections[outcome.result.parameter];
+	const own = correction ? correctedOutcome(outcome, correction) : outcome;
+	return throughDilution(own, reading.dilution, method.sampleRelativeTolerance);
+}
+
+/** What is known of the very kit that a reading was made with. */
+export interface KnownKit {
+	/** By the reagent's label. */
+	readonly droppers: Readonly<Record<string, Dropper>>;
+	readonly corrections: Corrections;
+}
+
+/**
+ * The same, by a kit that is known: drops of the size that its bottle gives, corrected by its checks.
+ *
+ * @param deviations what was not done as written; it makes the result less certain
+ */
+export function deriveWith(
+	method: Method,
+	reading: RawReading,
+	kit: KnownKit | null,
+	deviations: readonly Deviation[] = []
+): Result<Derivation> {
+	const derived = deriveByKit(method, reading, kit);
+	const relativeU = derived.ok ? relativeUOf(method, deviations) : 0;
+	if (!derived.ok || relativeU === 0) return derived;
+	const [first, ...rest] = derived.value.outcomes.map((o) => widenedOutcome(o, relativeU));
+	return ok({ outcomes: [first!, ...rest] });
+}
+
+function deriveByKit(method: Method, reading: RawReading, kit: KnownKit | null): Result<Derivation> {
+	if (!kit) return derive(method, reading);
+	const own = Object.keys(kit.droppers).length > 0 ? withDropper(method, kit.droppers) : method;
+	return derive(own, reading, Object.keys(kit.corrections).length > 0 ? kit.corrections : undefined);
+}

@@ -1,0 +1,48 @@
+import type { BenchAnswer, BenchKit } from '$lib/contract/bench';
+import type { ShelfHabits } from '$lib/contract/shelf-view';
+import type { SiteScope } from '../../repository/scope.ts';
+import { shelfItems } from '../../repository/shelf.ts';
+import type { Deps } from '../deps.ts';
+import { kitParts, knownKit } from '../reading/run-kit.ts';
+import { shelfThings } from '../shelf/shelf-state.ts';
+
+/** What of the shelf can be tested with, or tested, now. */
+export async function benchShelf(
+	deps: Deps,
+	scope: SiteScope,
+	habits: ShelfHabits
+): Promise<Pick<BenchAnswer, 'kits' | 'standards'>> {
+	const [items, things] = await Promise.all([shelfItems(deps.db, scope), shelfThings(deps, scope, habits)]);
+	const supplyOf = new Map(things.map((t) => [t.id, t.supply]));
+	const parts = await kitParts(
+		deps.db,
+		scope,
+		items.map((i) => i.id)
+	);
+	const now = deps.clock.now();
+	const kits: (BenchKit & { readonly openedAt: number })[] = [];
+	for (const { id, kind, name, lotCode, method, receivedAt } of items) {
+		const part = parts.get(id);
+		if (!part || !method || part.state.retiredAt !== null) continue;
+		if (kind === 'kit' && part.state.openedAt === null) continue;
+		const { droppers, corrections } = knownKit(method, [part], now);
+		const { openedAt } = part.state;
+		kits.push({
+			id,
+			name,
+			lotCode,
+			methodCode: method.code,
+			goodUntil: supplyOf.get(id)?.goodUntil ?? null,
+			testsLeft: supplyOf.get(id)?.testsLeft?.tests ?? null,
+			droppers,
+			corrections,
+			openedAt: openedAt ?? receivedAt
+		});
+	}
+	return {
+		kits: kits.sort((a, b) => b.openedAt - a.openedAt).map(({ openedAt: _, ...kit }) => kit),
+		standards: items
+			.filter((i) => i.kind === 'standard' && parts.get(i.id)?.state.retiredAt === null)
+			.map(({ id, name, details }) => ({ id, name, contents: details.contents }))
+	};
+}

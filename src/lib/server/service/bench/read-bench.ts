@@ -1,0 +1,95 @@
+import { judgedWater } from '../judgement/judged-water.ts';
+import { type DatedResult, bandAt, plainBand } from '$lib/core/record';
+import type { BenchAnswer, BenchContext, KnownBefore } from '$lib/contract/bench';
+import type { ShelfHabits } from '$lib/contract/shelf-view';
+import { parametersOf } from '$lib/core/method';
+import { learnedPriors } from '$lib/core/plausibility';
+import { PARAMETER_IDS, type ParameterId } from '$lib/core/quantity';
+import { pointOf } from '$lib/core/reading';
+import { addDays } from '$lib/core/time';
+import { adoptedMethods, takesShipped } from '../../repository/method.ts';
+import type { SiteScope } from '../../repository/scope.ts';
+import { slipCounts } from '../../repository/slip.ts';
+import { lastUseOf, practisedBy } from '../../repository/test.ts';
+import type { Water } from '../../repository/water.ts';
+import type { Deps } from '../deps.ts';
+import { benchShelf } from './bench-shelf.ts';
+
+/** What needs a value of another test takes none that is older. */
+const LOOK_BACK_DAYS = 60;
+
+/** One reading alone says nothing about the rate, so nothing is expected from it. */
+const LEAST_FOR_EXPECTATION = 2;
+
+function lastKnown(results: readonly DatedResult[], parameter: ParameterId): KnownBefore | null {
+	for (let i = results.length - 1; i >= 0; i--) {
+		const { result, runId, at } = results[i]!;
+		const point = result.parameter === parameter ? pointOf(result) : null;
+		if (point) {
+			const { value, uRandom, uCommon } = point;
+			return { runId, at, value, uRandom, uCommon };
+		}
+	}
+	return null;
+}
+
+/** All that the bench needs to know of a water before a test, but the open sessions: these change with every step. */
+export async function readBench(
+	deps: Deps,
+	scope: SiteScope,
+	water: Water,
+	habits: ShelfHabits
+): Promise<Omit<BenchAnswer, 'sessions'>> {
+	const [judged, methods, takes, lastUse, slips, shelf, practised] = await Promise.all([
+		judgedWater(deps, scope, water),
+		adoptedMethods(deps.db, scope),
+		takesShipped(deps.db, scope),
+		lastUseOf(deps.db, scope, water.id),
+		slipCounts(deps.db, scope),
+		benchShelf(deps, scope, habits),
+		practisedBy(deps.db, scope)
+	]);
+	const { now, results, targets, cadence } = judged;
+	const { of: estimateOf } = judged.estimates;
+	const lately = addDays(now, -LOOK_BACK_DAYS);
+	const contextOf = (parameter: ParameterId): BenchContext => {
+		const estimate = estimateOf(parameter);
+		const enough = estimate !== null && estimate.basedOn >= LEAST_FOR_EXPECTATION;
+		return {
+			band: plainBand(bandAt(targets, parameter, now)),
+			expected: enough ? estimate.at(now) : null
+		};
+	};
+	const lastAt = (parameter: ParameterId) =>
+		results.findLast((r) => r.result.parameter === parameter)?.at ?? null;
+	const offers = methods
+		.filter(({ method }) => method.kind !== 'stated')
+		.map(({ method, own }) => ({
+			method,
+			own,
+			common: !own && takes === 'chosen',
+			practised: practised.has(method.code),
+			contexts: Object.fromEntries(parametersOf(method).map((p) => [p, contextOf(p)])),
+			lastAt: lastAt(method.parameter),
+			lastUsedAt: lastUse.get(method.code) ?? null
+		}));
+	return {
+		waterName: water.name,
+		leftOut: judged.leftOut,
+		due: judged.due,
+		cadence,
+		offers,
+		usual: cadence.usual,
+		...shelf,
+		slipPriors: learnedPriors(slips.confirmed, slips.readings),
+		before: Object.fromEntries(
+			PARAMETER_IDS.flatMap((p) => {
+				const known = lastKnown(
+					results.filter((r) => r.at >= lately),
+					p
+				);
+				return known ? [[p, known]] : [];
+			})
+		)
+	};
+}

@@ -1,0 +1,105 @@
+import { isLine } from '$lib/core/trend';
+import { type JudgedWater, waterNow } from '$lib/core/judgement/water';
+import type { PlanPreview, PlanRequest } from '$lib/contract/adjust';
+
+import { LIMITED, type Limited } from '$lib/core/caution';
+import {
+	limitFor,
+	movesOfChange,
+	seriesOf,
+	type LevelsOf,
+	type WaterNow,
+	type PlanStep
+} from '$lib/core/correction';
+import { PARAMETERS, type ParameterId } from '$lib/core/quantity';
+import { fail, ok, type Result } from '$lib/core/result';
+
+import type { Batch } from '../batches.ts';
+import { inOrder, NO_REFUSALS, round, testSteps, type PlanBase } from './plan-base.ts';
+
+/** What new water brings, measured where its batch was tested. */
+export function newWaterOf(batches: readonly Batch[], name: string): LevelsOf {
+	const batch = batches.find((b) => b.name === name);
+	if (!batch) return {};
+	return Object.fromEntries(Object.entries(batch.levels).map(([p, known]) => [p, known.value]));
+}
+
+/** Levels of a water as plain numbers. */
+export function levelsOf(water: WaterNow): LevelsOf {
+	return Object.fromEntries(Object.entries(water.levels).map(([p, known]) => [p, known.value]));
+}
+
+/** Net change of a parameter between two changes, by the estimate. */
+export function betweenChanges(judged: JudgedWater, everyDays: number): (parameter: ParameterId) => number {
+	return (parameter) => {
+		const line = judged.estimates.of(parameter);
+		if (!isLine(parameter, line)) return 0;
+		const { value, u } = line.netChangePerDay;
+		return Math.abs(value) > u ? value * everyDays : 0;
+	};
+}
+
+/** One water change or a series, each within what a day may change. */
+export function changesPlan(
+	base: PlanBase,
+	request: Extract<PlanRequest, { kind: 'changes' }>
+): Result<PlanPreview> {
+	const { judged, limits, batches } = base;
+	const water = waterNow(judged, true);
+	if (!water) return fail('volume-unknown', 'volumeL');
+	if (request.litres > water.volumeL.value) {
+		return fail('too-large', 'litres', { most: water.volumeL.value, unit: 'L' });
+	}
+	const fraction = request.litres / water.volumeL.value;
+	const tank = levelsOf(water);
+	const fresh = newWaterOf(batches, request.batch);
+	const limitOf = (parameter: Limited, direction: 'up' | 'down') =>
+		LIMITED.includes(parameter) ? limitFor(parameter, direction, limits, water.animals) : null;
+	const beyond = movesOfChange(tank, fresh, fraction, limitOf).find((m) => !m.within);
+	if (beyond) {
+		return fail('beyond-daily-limit', 'litres', {
+			parameter: PARAMETERS[beyond.parameter].name,
+			most: round((beyond.limit! / Math.abs(beyond.after - beyond.before)) * request.litres)
+		});
+	}
+	const series = seriesOf(tank, fresh, fraction, request.count, betweenChanges(judged, request.everyDays));
+	const days = (request.count - 1) * request.everyDays + 1;
+	const followed = (Object.keys(fresh) as ParameterId[]).filter((p) => tank[p] !== undefined && p !== 'ph');
+	const steps: PlanStep[] = series.map(({ number }) => ({
+		id: `${(number - 1) * request.everyDays}-change`,
+		day: (number - 1) * request.everyDays,
+		what: { kind: 'change', number, litres: request.litres, batch: request.batch }
+	}));
+	steps.push(...testSteps(followed.length > 0 ? followed : ['salinity'], days).filter((t) => t.day > 0));
+	return ok({
+		plan: {
+			request,
+			volumeL: water.volumeL,
+			days,
+			goals: followed.map((parameter) => ({
+				parameter,
+				from: water.levels[parameter]!,
+				fromU: water.levels[parameter]!.u,
+				aim: series.at(-1)!.levels[parameter]!,
+				drift: { value: 0, u: 0 },
+				limitPerDay: null
+			})),
+			supplements: [],
+			steps: inOrder(steps),
+			courses: followed.map((parameter) => ({
+				parameter,
+				points: [
+					{ day: 0, value: tank[parameter]!, u: water.levels[parameter]!.u },
+					...series.map(({ number, levels }) => ({
+						day: (number - 1) * request.everyDays + 0.5,
+						value: levels[parameter]!,
+						u: water.levels[parameter]!.u
+					}))
+				]
+			})),
+			moves: null,
+			remarks: []
+		},
+		...NO_REFUSALS
+	});
+}

@@ -1,0 +1,218 @@
+import { isLine } from '$lib/core/trend';
+import type { JudgedWater } from '$lib/core/judgement/water';
+import type { PlanLine, PlanRequest, SeenGoal, SeenPlan } from '$lib/contract/adjust';
+import {
+	effectOf,
+	follow,
+	RAISED,
+	riseIn,
+	sharedReason,
+	type FollowReading,
+	type GivenDose,
+	type RaisedParameter,
+	type PlanGoal,
+	type PlanNoteDetails,
+	type PlanStep,
+	type StoredPlan,
+	type StoredPlanNote,
+	OVER_DAYS,
+	planDay,
+	seenSteps,
+	strangeMoves
+} from '$lib/core/correction';
+import type { ParameterId } from '$lib/core/quantity';
+import { pointOf } from '$lib/core/reading';
+import { addDays, daysBetween, type Instant } from '$lib/core/time';
+
+/** The curve begins so many days before the plan. */
+const BEFORE_DAYS = 4;
+const CURVE_STEP_DAYS = 0.5;
+/** A course is followed by what a day may change; where nothing limits it, by this part of the way. */
+const PART_OF_WAY = 3;
+
+type Adapted = Extract<PlanNoteDetails, { kind: 'adapted' }>;
+type Done = Extract<PlanNoteDetails, { kind: 'done' }>;
+
+interface DoneStep {
+	readonly step: PlanStep;
+	readonly details: Done;
+	readonly at: Instant;
+}
+
+/** What a step that was done raised of a parameter, as it was believed to. */
+function riseOf(
+	{ step, details }: DoneStep,
+	parameter: ParameterId,
+	plan: StoredPlan['plan'],
+	volumeL: number
+): number {
+	const { what } = step;
+	if (what.kind === 'salinity') return parameter === 'salinity' ? what.to - what.from : 0;
+	if (what.kind !== 'dose' || !(RAISED as readonly string[]).includes(parameter)) return 0;
+	const supplement = plan.supplements.find((s) => s.id === what.supplementId);
+	if (!supplement) return 0;
+	return riseIn(
+		effectOf(supplement.what, details.amount ?? what.amount, volumeL),
+		parameter as RaisedParameter
+	);
+}
+
+interface Since {
+	readonly at: Instant;
+	/** What is read later tells nothing of the plan any more. */
+	readonly until: Instant;
+	readonly goals: readonly PlanGoal[];
+	readonly response: number;
+}
+
+function seenGoal(
+	goal: PlanGoal,
+	since: Since,
+	plan: StoredPlan,
+	done: readonly DoneStep[],
+	judged: JudgedWater,
+	withCurve: boolean
+): SeenGoal {
+	const { results, estimates } = judged;
+	const { parameter } = goal;
+	const until = judged.now < since.until ? judged.now : since.until;
+	const all = results.filter((r) => r.result.parameter === parameter && r.at <= until);
+	const own = all.filter((r) => r.at >= since.at);
+	const readings: FollowReading[] = own.flatMap(({ at, result }) => {
+		const point = pointOf(result);
+		return point ? [{ day: daysBetween(since.at, at), value: point.value, u: point.uRandom }] : [];
+	});
+	const volumeL = (plan.plan.volumeL?.value ?? 1) / since.response;
+	const given: GivenDose[] = done
+		.filter((d) => d.at >= since.at)
+		.map((d) => ({ day: daysBetween(since.at, d.at), rise: riseOf(d, parameter, plan.plan, volumeL) }))
+		.filter((d) => d.rise !== 0);
+	// A daily dose that was set anew brings its difference every day.
+	for (const { step, at, details } of done) {
+		const { what } = step;
+		if (what.kind !== 'daily-dose' || at < since.at) continue;
+		const rise = what.strength.find((s) => s.parameter === parameter)?.risePerMlIn100L ?? 0;
+		const perDay = (((details.amount ?? what.toPerDay) - what.fromPerDay) * rise * 100) / volumeL;
+		if (perDay === 0) continue;
+		for (let day = daysBetween(since.at, at) + 0.5; day < daysBetween(since.at, until); day++)
+			given.push({ day, rise: perDay });
+	}
+	const doses = plan.plan.request.kind === 'doses' || plan.plan.request.kind === 'salinity';
+	const line = estimates.of(parameter);
+	const from = addDays(plan.startsAt, -BEFORE_DAYS);
+	const points: { at: Instant; value: number; u: number }[] = [];
+	if (withCurve && isLine(parameter, line)) {
+		for (let at = from; at <= until; at = addDays(at, CURVE_STEP_DAYS)) {
+			const { value, uRandom, uCommon } = line.at(at);
+			points.push({ at, value, u: Math.hypot(uRandom, uCommon) });
+		}
+	}
+	return {
+		...goal,
+		followed: doses
+			? follow(
+					{ value: goal.from.value, u: goal.fromU },
+					goal.drift,
+					given,
+					readings,
+					goal.limitPerDay ?? Math.abs(goal.aim - goal.from.value) / PART_OF_WAY
+				)
+			: null,
+		readings: all
+			.filter((r) => r.at >= from)
+			.flatMap(({ at, result }) => {
+				const point = pointOf(result);
+				return point ? [{ at, value: point.value, u: Math.hypot(point.uRandom, point.uCommon) }] : [];
+			}),
+		estimate: points
+	};
+}
+
+/** Whether what a plan raises moves as no tank moves it, and nobody has looked since. */
+function isHeld(request: PlanRequest, goals: readonly SeenGoal[], judged: JudgedWater): boolean {
+	if (request.kind === 'doses' && request.looked) return false;
+	return strangeMoves(judged).some((move) => goals.some((g) => g.parameter === move.parameter));
+}
+
+/**
+ * A plan as it stands: what was done of it, what was missed, whether it runs as it should.
+ *
+ * @param withCurve with the estimate over its days, which a list of plans does not show
+ */
+export function seenPlan(
+	stored: StoredPlan,
+	notes: readonly StoredPlanNote[],
+	judged: JudgedWater,
+	withCurve: boolean
+): SeenPlan {
+	const { results } = judged;
+	const { plan, startsAt } = stored;
+	const { steps, state, endedAt, lastDay } = seenSteps(stored, notes, judged);
+	const noteOf = new Map(
+		notes.flatMap((n) => (n.details.kind === 'done' ? [[n.details.stepId, n] as const] : []))
+	);
+	const done: DoneStep[] = steps.flatMap((step) => {
+		const note = noteOf.get(step.id);
+		return note?.details.kind === 'done' ? [{ step, details: note.details, at: note.happenedAt }] : [];
+	});
+	const adaptations = notes.flatMap((n) =>
+		n.details.kind === 'adapted' ? [{ at: n.happenedAt, details: n.details }] : []
+	);
+	// Where the rest was planned by another answer of the water, it is followed from there.
+	const turned = adaptations.findLast((a) => a.details.response !== 1);
+	const until = endedAt ?? addDays(startsAt, lastDay + OVER_DAYS + 1);
+	const since: Since = turned
+		? { at: turned.at, until, goals: turned.details.goals, response: turned.details.response }
+		: { at: startsAt, until, goals: plan.goals, response: 1 };
+	const goals = since.goals.map((goal) => seenGoal(goal, since, stored, done, judged, withCurve));
+	const off = goals.flatMap(({ followed }) =>
+		followed && (followed.course === 'weaker' || followed.course === 'stronger') ? [followed.response] : []
+	);
+	const answers = goals.flatMap(({ followed }) =>
+		followed && followed.course !== 'too-early' ? [followed.response] : []
+	);
+	const latest: Adapted | undefined = adaptations.at(-1)?.details;
+	return {
+		id: stored.id,
+		startsAt,
+		plan,
+		steps,
+		courses: latest ? latest.courses : plan.courses,
+		goals,
+		state,
+		endedAt,
+		reason: off.length > 0 && plan.volumeL ? sharedReason(answers, plan.volumeL.value) : null,
+		held: state === 'running' && isHeld(plan.request, goals, judged),
+		adapted: adaptations.length,
+		kits: Object.fromEntries(results.map((r) => [r.result.parameter, r.methodCode]))
+	};
+}
+
+/** The same in a line. */
+export function planLine(seen: SeenPlan, judged: JudgedWater): PlanLine {
+	const { now, timeZone } = judged;
+	const day = planDay(seen.startsAt, now, timeZone);
+	const days = Math.max(0, ...seen.steps.map((s) => s.day)) + 1;
+	const off = seen.goals.find(
+		(g) => g.followed && g.followed.course !== 'on-course' && g.followed.course !== 'too-early'
+	);
+	return {
+		id: seen.id,
+		title: seen.goals.map((g) => g.parameter),
+		request: seen.plan.request,
+		startsAt: seen.startsAt,
+		day: Math.min(day + 1, days),
+		days,
+		state: seen.state,
+		offCourse: off?.followed ? { parameter: off.parameter, followed: off.followed } : null,
+		today:
+			seen.state === 'running'
+				? seen.steps.filter(
+						(s) =>
+							(s.day === day && s.state !== 'skipped') || (s.state === 'open' && s.day < day && s.day >= 0)
+					)
+				: [],
+		held: seen.held,
+		missed: seen.steps.filter((s) => s.state === 'missed').length
+	};
+}

@@ -1,0 +1,117 @@
+import { judgedWater } from '../judgement/judged-water.ts';
+import { type JudgedWater, knownLevel } from '$lib/core/judgement/water';
+import { CONVENTIONS } from '$lib/core/caution';
+import type { AdjustAnswer, RepairSeen } from '$lib/contract/adjust';
+import {
+	isNeglected,
+	NEGLECTED_ORDER,
+	repairsFor,
+	type HusbandryId,
+	type Repair,
+	type Standing
+} from '$lib/core/correction';
+import type { ParameterId } from '$lib/core/quantity';
+import { addDays } from '$lib/core/time';
+import type { SiteScope } from '../../repository/scope.ts';
+import type { Water } from '../../repository/water.ts';
+import type { Deps } from '../deps.ts';
+import { planLines } from './plan/read-plan.ts';
+
+/** A death in the last days asks for other things first. */
+const DYING_DAYS = CONVENTIONS.dyingDays.value;
+
+/** Where each judged parameter stands, as a correction asks. */
+export function standingsOf(judged: JudgedWater): Standing[] {
+	return judged.rows.flatMap((row): Standing[] => {
+		const { parameter, band, estimate, single, atS35 } = row;
+		const verdict = estimate?.verdict ?? single;
+		const value = knownLevel(judged, parameter);
+		if (!band || !verdict?.grade || !value) return [];
+		const line = judged.estimates.of(parameter);
+		return [
+			{
+				parameter,
+				value,
+				band: { low: band.low, high: band.high, aim: band.aim },
+				grade: verdict.grade,
+				side: verdict.side,
+				atS35: atS35 ? { value: atS35.value, u: atS35.u } : null,
+				surprising: line?.doubts.some((d) => !d.settled && d.at >= row.last.at) ?? false
+			}
+		];
+	});
+}
+
+function parametersOf(repair: Repair): readonly ParameterId[] {
+	switch (repair.kind) {
+		case 'ammonia':
+		case 'water-change':
+		case 'raise':
+			return repair.parameters;
+		case 'warmth':
+			return ['temperature'];
+		case 'salinity':
+			return ['salinity'];
+		case 'acidity':
+			return ['ph'];
+		case 'lower':
+		case 'nutrient':
+		case 'leave':
+			return [repair.parameter];
+	}
+}
+
+function husbandryOf(repair: Repair): HusbandryId | null {
+	switch (repair.kind) {
+		case 'ammonia':
+			return 'ammonia';
+		case 'warmth':
+			return `temperature-${repair.side}`;
+		case 'acidity':
+			return `ph-${repair.side}`;
+		case 'nutrient':
+			return `${repair.parameter}-${repair.side}`;
+		default:
+			return null;
+	}
+}
+
+/** What a water asks to be corrected, in the order in which it is done, and the plans that run. */
+export async function readAdjust(deps: Deps, scope: SiteScope, water: Water): Promise<AdjustAnswer> {
+	const judged = await judgedWater(deps, scope, water);
+	const standings = standingsOf(judged);
+	const plans = planLines(judged);
+	const running = plans.filter((p) => p.state === 'running');
+	const repairs = repairsFor(standings).map((repair): RepairSeen => {
+		const parameters = parametersOf(repair);
+		return {
+			repair,
+			values: parameters.flatMap((p) => {
+				const s = standings.find((one) => one.parameter === p);
+				return s
+					? [
+							{
+								parameter: p,
+								value: s.value.value,
+								u: s.value.u,
+								...s.band,
+								surprising: s.surprising
+							}
+						]
+					: [];
+			}),
+			husbandry: husbandryOf(repair),
+			planned: running.some((p) => p.title.some((t) => parameters.includes(t)))
+		};
+	});
+	return {
+		leftOut: judged.leftOut,
+		judged: standings.length,
+		repairs,
+		neglected: isNeglected(standings, judged.stage) ? NEGLECTED_ORDER : null,
+		leftAlone: judged.stage === 'neglected',
+		plans,
+		volumeL: water.netVolumeL,
+		dying: judged.events.some((e) => e.kind === 'death' && e.happenedAt >= addDays(judged.now, -DYING_DAYS))
+	};
+}

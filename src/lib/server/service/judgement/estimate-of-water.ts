@@ -1,0 +1,21 @@
+import { estimateOf, learnFrom, type WaterRecord } from '$lib/core/judgement/water';
+import type { Instant } from '$lib/core/time';
+import { estimateFrom, type WaterEstimate } from '$lib/core/trend';
+import type { Water } from '../../repository/water.ts';
+import type { Deps } from '../deps.ts';
+
+type Lived = Pick<WaterRecord, 'results' | 'events' | 'since'> & { readonly water: Water };
+
+/** Estimates a water's parameters. What was learned of them is kept where somebody keeps it. */
+export async function estimateOfWater(
+	{ memory, db }: Deps,
+	record: Lived,
+	now: Instant
+): Promise<WaterEstimate> {
+	const { id, revision } = record.water;
+	const isAhead = record.results.some((r) => r.at > now);
+	if (!memory || revision === undefined || isAhead) return estimateOf(record, now);
+	const from = { waterId: id, since: record.since, madeFrom: revision };
+	const learned = await memory.learned(db, from, (before) => learnFrom(record, now, before));
+	return estimateFrom(learned, now, undefined, memory.passes(id));
+}

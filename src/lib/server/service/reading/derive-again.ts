@@ -1,0 +1,94 @@
+import { isDeepStrictEqual } from 'node:util';
+import type { DeriveAgain, Move } from '$lib/contract/method';
+import type { TestResult } from '$lib/core/reading';
+import { fail, ok, type Result } from '$lib/core/result';
+import { versionsOf } from '../../repository/method.ts';
+import type { SiteScope } from '../../repository/scope.ts';
+import { setCurrentResults } from '../../repository/result.ts';
+import { readingsByMethod, type LoggedReading } from '../../repository/test.ts';
+import type { Deps, PooledDeps } from '../deps.ts';
+import { newResults } from './new-results.ts';
+import { once } from '../once.ts';
+import { deriveByKit, partsOfRuns } from './run-kit.ts';
+
+interface Planned {
+	readonly moves: readonly Move[];
+	readonly rows: readonly {
+		readonly reading: LoggedReading;
+		readonly results: ReturnType<typeof newResults>;
+	}[];
+}
+
+// A result read back need not have its fields in the order they were derived in.
+const same = (a: readonly TestResult[], b: readonly TestResult[]) => isDeepStrictEqual(a, b);
+
+async function plan(deps: Deps, scope: SiteScope, code: string): Promise<Planned | null> {
+	const versions = await versionsOf(deps.db, scope, code);
+	const [newest, ...older] = versions;
+	if (!newest) return null;
+	const readings = await readingsByMethod(
+		deps.db,
+		scope,
+		older.map((v) => v.siteMethodId)
+	);
+	const partsOf = await partsOfRuns(
+		deps.db,
+		scope,
+		readings.map((r) => r.runId)
+	);
+	const moves: Move[] = [];
+	const rows: Planned['rows'][number][] = [];
+	for (const reading of readings) {
+		const readAt = reading.standardId === null ? reading.at : null;
+		const derived = deriveByKit(
+			newest.method,
+			reading.reading,
+			partsOf(reading.runId),
+			readAt,
+			reading.deviations
+		);
+		const after = derived.ok ? derived.value.outcomes.map((o) => o.result) : null;
+		if (after && same(after, reading.results)) continue;
+		moves.push({
+			readingId: reading.readingId,
+			at: reading.at,
+			water: reading.water,
+			version: reading.method.version,
+			before: reading.results,
+			after
+		});
+		if (derived.ok) {
+			const of = { id: reading.runId, readingId: reading.readingId };
+			rows.push({
+				reading,
+				results: newResults(deps, of, newest.method, derived.value, newest.siteMethodId)
+			});
+		}
+	}
+	return { moves, rows };
+}
+
+/** Shows how each result that came from an older version would move, before anything moves. */
+export async function previewDerivation(
+	deps: Deps,
+	scope: SiteScope,
+	code: string
+): Promise<readonly Move[] | null> {
+	return (await plan(deps, scope, code))?.moves ?? null;
+}
+
+/** Derives them again; old results stay, no longer current, and nothing raw changes. */
+export async function deriveAgain(
+	deps: PooledDeps,
+	scope: SiteScope,
+	command: DeriveAgain
+): Promise<Result<{ readonly moved: number }>> {
+	return once(deps, scope, 'derive-again', command, async (tx, within) => {
+		const planned = await plan(within, scope, command.code);
+		if (!planned) return fail('unknown-item', 'code');
+		for (const { reading, results } of planned.rows) {
+			await setCurrentResults(tx, scope, reading.runId, results);
+		}
+		return ok({ moved: planned.rows.length });
+	});
+}

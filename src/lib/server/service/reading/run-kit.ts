@@ -1,0 +1,115 @@
+import type { KitFinding } from '$lib/core/comparison';
+import { parametersOf, type KitCorrection, type Method } from '$lib/core/method';
+import type { ParameterId } from '$lib/core/quantity';
+import { deriveWith, type Deviation, type KnownKit, type Outcome, type RawReading } from '$lib/core/reading';
+import { ok, type Result } from '$lib/core/result';
+import { checkFor, itemStateOf, type ItemState } from '$lib/core/shelf';
+import type { Instant } from '$lib/core/time';
+import type { Reader } from '../../repository/database.ts';
+import type { SiteScope } from '../../repository/scope.ts';
+import { checksOf, itemsOfRuns, notesOf } from '../../repository/shelf.ts';
+import type { LoggedReading } from '../../repository/test.ts';
+import type { Deps } from '../deps.ts';
+
+/** A thing that a test was made with, as it stands now. */
+export interface KitPart {
+	readonly id: string;
+	readonly state: ItemState;
+	readonly findings: ReadonlyMap<string, KitFinding>;
+}
+
+/** Things on the shelf with all that was noted and found of them, by id. */
+export async function kitParts(
+	db: Reader,
+	scope: SiteScope,
+	itemIds: readonly string[]
+): Promise<Map<string, KitPart>> {
+	const ids = [...new Set(itemIds)];
+	// One after the other: inside a transaction there is one connection.
+	const notes = await notesOf(db, scope, ids);
+	const checks = await checksOf(db, scope, ids);
+	return new Map(
+		ids.map((id) => [
+			id,
+			{
+				id,
+				state: itemStateOf(notes.filter((n) => n.itemId === id).map((n) => n.what)),
+				findings: new Map(checks.filter((c) => c.itemId === id).map((c) => [c.id, c.finding]))
+			}
+		])
+	);
+}
+
+/** What many runs were made with. */
+export async function partsOfRuns(
+	db: Reader,
+	scope: SiteScope,
+	runIds: readonly string[]
+): Promise<(runId: string) => readonly KitPart[]> {
+	const items = await itemsOfRuns(db, scope, runIds);
+	const parts = await kitParts(db, scope, [...items.values()].flat());
+	return (runId) => (items.get(runId) ?? []).flatMap((id) => parts.get(id) ?? []);
+}
+
+export interface KitDerivation {
+	readonly outcomes: readonly Outcome[];
+	/** The checks that corrected them. */
+	readonly kitCheckIds: Readonly<Partial<Record<ParameterId, string>>>;
+}
+
+/**
+ * What was known of the things that a reading was made with: the drops that their bottles give, and the checks that
+ * were accepted for its time.
+ *
+ * @param readAt null of a standard, which must show what the kit says by itself
+ */
+export function knownKit(
+	method: Method,
+	parts: readonly KitPart[],
+	readAt: Instant | null
+): KnownKit & Pick<KitDerivation, 'kitCheckIds'> {
+	const corrections: Partial<Record<ParameterId, KitCorrection>> = {};
+	const kitCheckIds: Partial<Record<ParameterId, string>> = {};
+	for (const { state, findings } of readAt === null ? [] : parts) {
+		for (const parameter of parametersOf(method)) {
+			const checkId = checkFor(state, parameter, readAt!);
+			const correction = checkId === null ? null : findings.get(checkId)?.correction;
+			if (checkId === null || !correction) continue;
+			corrections[parameter] = correction;
+			kitCheckIds[parameter] = checkId;
+		}
+	}
+	return {
+		droppers: Object.fromEntries(parts.flatMap((p) => Object.entries(p.state.droppers))),
+		corrections,
+		kitCheckIds
+	};
+}
+
+/** Derives a reading by the things that it was made with, and by what was not done as written. */
+export function deriveByKit(
+	method: Method,
+	reading: RawReading,
+	parts: readonly KitPart[],
+	readAt: Instant | null,
+	deviations: readonly Deviation[]
+): Result<KitDerivation> {
+	const kit = knownKit(method, parts, readAt);
+	const derived = deriveWith(method, reading, kit, deviations);
+	return derived.ok ? ok({ outcomes: derived.value.outcomes, kitCheckIds: kit.kitCheckIds }) : derived;
+}
+
+/** What is known of the kit of one stored reading, as plain data. */
+export async function kitOfReading(
+	deps: Deps,
+	scope: SiteScope,
+	{ runId, at, standardId, derivedBy }: Pick<LoggedReading, 'runId' | 'at' | 'standardId' | 'derivedBy'>
+): Promise<KnownKit> {
+	const partsOf = await partsOfRuns(deps.db, scope, [runId]);
+	const { droppers, corrections } = knownKit(
+		derivedBy.method,
+		partsOf(runId),
+		standardId === null ? at : null
+	);
+	return { droppers, corrections };
+}
