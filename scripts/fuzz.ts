@@ -3,7 +3,7 @@
 import { closeSync, mkdtempSync, openSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { attack, scout, type Finding } from '../tests/fuzz/attack.ts';
+import { attack, scout, type Attacked, type Finding } from '../tests/fuzz/attack.ts';
 import { allDoors } from '../tests/fuzz/routes.ts';
 import { nonsenseStored } from '../tests/fuzz/stored.ts';
 import { instant } from '../src/lib/core/time/index.ts';
@@ -14,6 +14,8 @@ import { TEST_START } from './test-engine.mjs';
 
 /** After so many requests it says how far it is. */
 const EACH = 5000;
+/** A world that was written to so often is slow with what was stored: the next requests go to a new one. */
+const WORLD = 10_000;
 
 function option(name: string, usual: number): number {
 	const i = process.argv.indexOf(`--${name}`);
@@ -38,9 +40,20 @@ function reported(logFile: string): ReadonlyMap<string, number> {
 	return counts;
 }
 
-await main(async () => {
-	const most = process.argv.includes('--requests') ? option('requests', 1) : null;
-	const [minutes, seed, workers] = [option('minutes', 5), option('seed', 1), option('workers', 4)];
+interface Found {
+	requests: number;
+	readonly findings: Finding[];
+	readonly stored: string[];
+	readonly caught: Map<string, number>;
+}
+
+/** Asks one world until it was asked often enough, and adds what was found to `found`. */
+async function attackWorld(
+	seed: number,
+	workers: number,
+	found: Found,
+	enough: () => boolean
+): Promise<void> {
 	const folder = mkdtempSync(join(tmpdir(), 'tevrik-fuzz-'));
 	const logFile = join(folder, 'server.log');
 	const log = openSync(logFile, 'w');
@@ -49,38 +62,51 @@ await main(async () => {
 		const begun = Date.now();
 		const nowMs = Date.parse(TEST_START);
 		const newId = idMaker({ now: () => instant(nowMs) });
-		const attacked = await scout(origin, nowMs, newId, [newId(), newId()]);
+		const attacked: Attacked = await scout(origin, nowMs, newId, [newId(), newId()]);
 		const doors = allDoors();
-		const until = begun + minutes * 60_000;
-		let sent = 0;
-		let told = false;
-		// Whoever has seen enough is told what was found so far.
-		process.once('SIGINT', () => (told = true));
-		const enough = () => {
-			if (++sent % EACH === 0)
-				console.error(`${sent} sent in ${Math.round((Date.now() - begun) / 60_000)} minutes`);
-			return told || (most === null ? Date.now() > until : sent > most);
-		};
 		const results = await Promise.all(
 			Array.from({ length: workers }, (_, i) => attack(doors, attacked, seed + i, enough, 0.08))
 		);
-		const findings = results.flatMap((r) => r.findings);
-		const count = (what: Finding['what']) => findings.filter((f) => f.what === what).length;
-		const requests = results.reduce((sum, r) => sum + r.requests, 0);
-		const stored = await nonsenseStored(migrationUrl, nowMs + (Date.now() - begun));
-		const shown = new Map(findings.map((f) => [`${f.what} ${f.door}`, f]));
-		for (const [name, { sent, answer }] of shown)
-			console.log(`\n${name}\n  ${sent}\n  ${answer.replaceAll('\n', ' ')}`);
-		for (const line of stored.slice(0, 40)) console.log(`stored: ${line}`);
-		const caught = reported(logFile);
-		for (const [what, times] of caught) console.log(`\nreported ${times} times: ${what}`);
-		console.log(
-			`\n${requests} requests to ${doors.length} doors in ${Math.round((Date.now() - begun) / 60_000)} minutes (seed ${seed}):`,
-			`${count('failed')} answered 5xx, ${caught.size} kinds of fault reported, ${stored.length} nonsense stored, ${count('nameless')} answered without the name of a field`
-		);
-		if (findings.length + stored.length + caught.size > 0) process.exitCode = 1;
+		found.findings.push(...results.flatMap((r) => r.findings));
+		found.requests += results.reduce((sum, r) => sum + r.requests, 0);
+		found.stored.push(...(await nonsenseStored(migrationUrl, nowMs + (Date.now() - begun))));
 	});
+	for (const [what, times] of reported(logFile))
+		found.caught.set(what, (found.caught.get(what) ?? 0) + times);
 	closeSync(log);
 	rmSync(folder, { recursive: true, force: true });
+}
+
+await main(async () => {
+	const most = process.argv.includes('--requests') ? option('requests', 1) : null;
+	const [minutes, seed, workers] = [option('minutes', 5), option('seed', 1), option('workers', 4)];
+	const begun = Date.now();
+	const until = begun + minutes * 60_000;
+	const found: Found = { requests: 0, findings: [], stored: [], caught: new Map() };
+	let sent = 0;
+	let told = false;
+	// Whoever has seen enough is told what was found so far.
+	process.once('SIGINT', () => (told = true));
+	const over = () => told || (most === null ? Date.now() > until : sent >= most);
+	for (let world = 0; !over(); world++) {
+		const end = sent + WORLD;
+		await attackWorld(seed + world * workers, workers, found, () => {
+			if (++sent % EACH === 0)
+				console.error(`${sent} sent in ${Math.round((Date.now() - begun) / 60_000)} minutes`);
+			return sent > end || over();
+		});
+	}
+	const { requests, findings, stored, caught } = found;
+	const count = (what: Finding['what']) => findings.filter((f) => f.what === what).length;
+	const shown = new Map(findings.map((f) => [`${f.what} ${f.door}`, f]));
+	for (const [name, { sent, answer }] of shown)
+		console.log(`\n${name}\n  ${sent}\n  ${answer.replaceAll('\n', ' ')}`);
+	for (const line of stored.slice(0, 40)) console.log(`stored: ${line}`);
+	for (const [what, times] of caught) console.log(`\nreported ${times} times: ${what}`);
+	console.log(
+		`\n${requests} requests to ${allDoors().length} doors in ${Math.round((Date.now() - begun) / 60_000)} minutes (seed ${seed}):`,
+		`${count('failed')} answered 5xx, ${caught.size} kinds of fault reported, ${stored.length} nonsense stored, ${count('nameless')} answered without the name of a field`
+	);
+	if (findings.length + stored.length + caught.size > 0) process.exitCode = 1;
 });
 process.exit();

@@ -25,7 +25,7 @@ export const TEXTS: readonly string[] = [
 	'½',
 	'٣',
 	'null',
-	'undefined',
+	'UNDEFINED',
 	'true',
 	'[]',
 	'{}',

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import Label from 'flowbite-svelte/Label.svelte';
 	import type { Snippet } from 'svelte';
+	import { sayFault } from './said-faults.svelte';
 
 	/** What a field's control says of itself. */
 	interface Control {
@@ -42,6 +43,7 @@
 	}: Props = $props();
 
 	const id = $props.id();
+	sayFault(() => fault);
 	const described = $derived(
 		[help && `${id}-help`, understood && `${id}-understood`, fault && `${id}-fault`].filter(Boolean).join(' ')
 	);

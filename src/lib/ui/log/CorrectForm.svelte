@@ -130,7 +130,9 @@
 	{#if logged.replacedBecause !== null}
 		<div class="mt-6">
 			<Fault
-				text="This reading was corrected already ({logged.replacedBecause}). Correct the newer one instead."
+				text="This reading was corrected already{logged.replacedBecause
+					? ` (${logged.replacedBecause})`
+					: ''}. Correct the newer one instead."
 			/>
 		</div>
 	{:else}

@@ -1,10 +1,12 @@
 <script lang="ts">
 	import { page } from '$app/state';
+	import { sayFault } from '$lib/ui/kit/said-faults.svelte';
 
 	/** One clear sentence: what is wrong, what was kept, what to do. */
 	let { text, above = false }: { text: string; above?: boolean } = $props();
 
 	// What has no field of its own on the page is said above all; a form does not say it a second time.
+	sayFault(() => text);
 	const saidAbove = $derived(!above && page.form?.stray === true && page.form.text === text);
 </script>
 

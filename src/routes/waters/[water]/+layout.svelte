@@ -1,6 +1,7 @@
 <script lang="ts">
 	import type { LeftOut } from '$lib/core/judgement/water';
 	import { page } from '$app/state';
+	import { SaidFaults, setSaidFaults } from '$lib/ui/kit/said-faults.svelte';
 	import BenchRoom from '$lib/ui/shared/BenchRoom.svelte';
 	import EndedNotice from '$lib/ui/shared/EndedNotice.svelte';
 	import MadeUpNotice from '$lib/ui/shared/MadeUpNotice.svelte';
@@ -10,9 +11,13 @@
 	import Fault from '$lib/ui/shared/Fault.svelte';
 	import Footer from '$lib/ui/shared/Footer.svelte';
 	import Header from '$lib/ui/shared/Header.svelte';
+	import UnsaidFault from '$lib/ui/shared/UnsaidFault.svelte';
 	import LeftOutNotice from '$lib/ui/shared/LeftOutNotice.svelte';
 
 	let { data, children } = $props();
+
+	const said = new SaidFaults();
+	setSaidFaults(said);
 
 	/** What a form was refused for that has no field of its own on the page. */
 	const stray = $derived.by(() => {
@@ -56,6 +61,7 @@
 			now={data.now}
 		/>
 		{@render children()}
+		<UnsaidFault {said} />
 		<Footer
 			preferences={data.preferences}
 			waterId={data.water.id}

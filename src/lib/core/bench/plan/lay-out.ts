@@ -3,7 +3,7 @@ import { anneal } from './anneal.ts';
 import { fewestHops, lowerBoundS } from './bound.ts';
 import { compile, type Compiled } from './compile.ts';
 import { buildOrder, oneAfterTheOther, preparedFirst } from './construct.ts';
-import { searchExactly } from './exact.ts';
+import { searchExactly } from './exact/search.ts';
 import { admitsOrder } from './frontier.ts';
 import { placedOf } from './placed.ts';
 import type { Plan, PlanProblem } from './problem.ts';
