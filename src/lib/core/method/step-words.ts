@@ -26,115 +26,107 @@ interface Words {
 	readonly why: string;
 }
 
-/** The wording of every kind of step, written once; a method may say it in its own words instead. */
-function wordsOf(action: StepAction, reagent: string): Words {
-	switch (action.kind) {
-		case 'prepare':
-			return {
-				say: 'Rinse the vial with purified water, then with the water to be tested',
-				detail:
-					'Pour both away. Dry the outside. Have a timer, good light and something white behind the vial.',
-				why: 'What an earlier test left behind takes up reagent or gives some back. The last rinse is with the sample, so that what stays on the glass is the sample itself.'
-			};
-		case 'draw':
-			return {
-				say: action.ml === undefined ? 'Draw {sample} into the vial' : `Draw ${action.ml} mL into the vial`,
-				detail:
-					'Push the air out first. Read at the lower edge of the plunger, with the syringe upright at eye level.',
-				why: 'An error in the sample is the same error in the result: 1 % too little water reads 1 % too low.'
-			};
-		case 'measure':
-			return {
-				say: `Add ${action.ml ?? ''} mL of ${reagent} with its own syringe`.replace('  ', ' '),
-				detail: 'Draw slowly, so that no air comes in. Read at the lower edge of the plunger.',
-				why: 'This volume enters the result. A syringe that belongs to one reagent carries nothing over.'
-			};
-		case 'drops':
-			return {
-				say: `Add ${counted(action.count, 'drop')} of ${reagent}`,
-				detail: 'Bottle straight upside down above the vial, full drops only.',
-				why: 'A tilted bottle gives drops of another size, and a half drop is not a drop.'
-			};
-		case 'scoops':
-			return {
-				say: `Add ${counted(action.count, 'level scoop')} of ${reagent}`,
-				detail: 'Strike it off flat over the pot, carry it over the vial, tap it in. Close the pot at once.',
-				why: 'A heaped scoop is half as much again. Powder draws water from the air, and a scoop of its own keeps one powder out of another.'
-			};
-		case 'swirl':
-			return {
-				say: `Swirl for ${durationWords(action.seconds)}`,
-				detail: 'Gently, the vial open or capped, never a finger on it.',
-				why: 'Streaks react early where the reagent meets them first.'
-			};
-		case 'shake':
-			return {
-				say: `Shake for ${durationWords(action.seconds)}`,
-				detail: 'Cap on, never a finger. Nothing may lie on the bottom at the end.',
-				why: 'The reaction runs only where the reagent touches the water. Skin leaves salt and reagent leaves stains.'
-			};
-		case 'invert':
-			return {
-				say: `Turn the capped vial over ${counted(action.times, 'time')}`,
-				detail: 'Slowly, once down and up is one.',
-				why: 'Turning mixes without making bubbles, which would darken or bend the light.'
-			};
-		case 'stand': {
-			const time = durationWords(action.seconds);
-			return {
-				say: action.exactly
-					? `Wait exactly ${time}`
-					: action.upToSeconds === undefined
-						? `Leave it for ${time}`
-						: `Wait ${rangeWords(action.seconds, action.upToSeconds)}`,
-				detail: action.exactly
-					? 'Be ready when the time is over: the next step starts within 15 seconds of it.'
-					: 'Put it down. Your hands are free.',
-				why: action.exactly
-					? 'The colour goes on changing. The steps were made for this minute and no other.'
-					: 'The reaction needs its time; somewhat longer does no harm.'
-			};
-		}
-		case 'filter':
-			return {
-				say: `Let it filter, about ${durationWords(action.seconds)}`,
-				detail: 'Do not press. Your hands are free.',
-				why: 'Anything of the precipitate that comes through is titrated along.'
-			};
-		case 'fill':
-			return {
-				say: `Fill the titration syringe with ${reagent} to the full mark`,
-				detail:
-					'Tip on, tip in the liquid, draw slowly. Set the lower edge of the plunger on the mark, not the level of the liquid. The air under the plunger belongs there.',
-				why: 'The air fills the dead volume of the tip. It is the same at the start and at the end, so it cancels; only the movement of the plunger counts.'
-			};
-		case 'titrate':
-			return {
-				say: `Add ${reagent} drop by drop until the colour turns`,
-				detail: 'One drop, swirl, look. Near the end single drops only. The first full end colour counts.',
-				why: 'A stream turns the colour early where it falls in. The true end point lies somewhere in the last drop, so half a drop is taken off the result.'
-			};
-		case 'blank':
-			return {
-				say: 'Put untreated sample in and set the zero',
-				detail: 'Wipe the glass. Follow the prompts of the display one by one: the plain sample comes first.',
-				why: 'The tint of the water itself is taken off. Reagent first spoils the test.'
-			};
-		case 'read':
-			return {
-				say: 'Read the result',
-				detail: 'At once, then enter what you see.',
-				why: 'What is entered now need not be remembered.'
-			};
-		case 'do':
-			return { say: 'Do as the leaflet says', detail: '', why: '' };
-	}
-}
+type WordsOf = {
+	readonly [K in StepAction['kind']]: (action: StepAction & { readonly kind: K }, reagent: string) => Words;
+};
 
 function rangeWords(from: number, to: number): string {
 	return from % 60 === 0 && to % 60 === 0
 		? `${from / 60} to ${durationWords(to)}`
 		: `${from} to ${durationWords(to)}`;
+}
+
+/** The wording of every kind of step, written once; a method may say it in its own words instead. */
+const WORDS_OF: WordsOf = {
+	prepare: () => ({
+		say: 'Rinse the vial with purified water, then with the water to be tested',
+		detail: 'Pour both away. Dry the outside. Have a timer, good light and something white behind the vial.',
+		why: 'What an earlier test left behind takes up reagent or gives some back. The last rinse is with the sample, so that what stays on the glass is the sample itself.'
+	}),
+	draw: (action) => ({
+		say: action.ml === undefined ? 'Draw {sample} into the vial' : `Draw ${action.ml} mL into the vial`,
+		detail:
+			'Push the air out first. Read at the lower edge of the plunger, with the syringe upright at eye level.',
+		why: 'An error in the sample is the same error in the result: 1 % too little water reads 1 % too low.'
+	}),
+	measure: (action, reagent) => ({
+		say: `Add ${action.ml ?? ''} mL of ${reagent} with its own syringe`.replace('  ', ' '),
+		detail: 'Draw slowly, so that no air comes in. Read at the lower edge of the plunger.',
+		why: 'This volume enters the result. A syringe that belongs to one reagent carries nothing over.'
+	}),
+	drops: (action, reagent) => ({
+		say: `Add ${counted(action.count, 'drop')} of ${reagent}`,
+		detail: 'Bottle straight upside down above the vial, full drops only.',
+		why: 'A tilted bottle gives drops of another size, and a half drop is not a drop.'
+	}),
+	scoops: (action, reagent) => ({
+		say: `Add ${counted(action.count, 'level scoop')} of ${reagent}`,
+		detail: 'Strike it off flat over the pot, carry it over the vial, tap it in. Close the pot at once.',
+		why: 'A heaped scoop is half as much again. Powder draws water from the air, and a scoop of its own keeps one powder out of another.'
+	}),
+	swirl: (action, reagent) => ({
+		say: `Swirl for ${durationWords(action.seconds)}`,
+		detail: 'Gently, the vial open or capped, never a finger on it.',
+		why: 'Streaks react early where the reagent meets them first.'
+	}),
+	shake: (action, reagent) => ({
+		say: `Shake for ${durationWords(action.seconds)}`,
+		detail: 'Cap on, never a finger. Nothing may lie on the bottom at the end.',
+		why: 'The reaction runs only where the reagent touches the water. Skin leaves salt and reagent leaves stains.'
+	}),
+	invert: (action) => ({
+		say: `Turn the capped vial over ${counted(action.times, 'time')}`,
+		detail: 'Slowly, once down and up is one.',
+		why: 'Turning mixes without making bubbles, which would darken or bend the light.'
+	}),
+	stand: (action) => {
+		const time = durationWords(action.seconds);
+		return {
+			say: action.exactly
+				? `Wait exactly ${time}`
+				: action.upToSeconds === undefined
+					? `Leave it for ${time}`
+					: `Wait ${rangeWords(action.seconds, action.upToSeconds)}`,
+			detail: action.exactly
+				? 'Be ready when the time is over: the next step starts within 15 seconds of it.'
+				: 'Put it down. Your hands are free.',
+			why: action.exactly
+				? 'The colour goes on changing. The steps were made for this minute and no other.'
+				: 'The reaction needs its time; somewhat longer does no harm.'
+		};
+	},
+	filter: (action) => ({
+		say: `Let it filter, about ${durationWords(action.seconds)}`,
+		detail: 'Do not press. Your hands are free.',
+		why: 'Anything of the precipitate that comes through is titrated along.'
+	}),
+	fill: (_, reagent) => ({
+		say: `Fill the titration syringe with ${reagent} to the full mark`,
+		detail:
+			'Tip on, tip in the liquid, draw slowly. Set the lower edge of the plunger on the mark, not the level of the liquid. The air under the plunger belongs there.',
+		why: 'The air fills the dead volume of the tip. It is the same at the start and at the end, so it cancels; only the movement of the plunger counts.'
+	}),
+	titrate: (_, reagent) => ({
+		say: `Add ${reagent} drop by drop until the colour turns`,
+		detail: 'One drop, swirl, look. Near the end single drops only. The first full end colour counts.',
+		why: 'A stream turns the colour early where it falls in. The true end point lies somewhere in the last drop, so half a drop is taken off the result.'
+	}),
+	blank: () => ({
+		say: 'Put untreated sample in and set the zero',
+		detail: 'Wipe the glass. Follow the prompts of the display one by one: the plain sample comes first.',
+		why: 'The tint of the water itself is taken off. Reagent first spoils the test.'
+	}),
+	read: () => ({
+		say: 'Read the result',
+		detail: 'At once, then enter what you see.',
+		why: 'What is entered now need not be remembered.'
+	}),
+	do: () => ({ say: 'Do as the leaflet says', detail: '', why: '' })
+};
+
+function wordsOf(action: StepAction, reagent: string): Words {
+	const words = WORDS_OF[action.kind] as (action: StepAction, reagent: string) => Words;
+	return words(action, reagent);
 }
 
 /** How a step differs from the common wording. */

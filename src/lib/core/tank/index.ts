@@ -9,5 +9,5 @@ export {
 } from './simulate-water.ts';
 export { type Levels } from './levels.ts';
 export { CALM_READER, readBy, type SimulatedReader } from './reader.ts';
-export { ordinaryLife, type LifeOptions, type OrdinaryLife } from './ordinary-life.ts';
+export { ordinaryLife, type LifeOptions, type OrdinaryLife } from './life/ordinary-life.ts';
 export { TANK_KINDS, type TankKind } from './natures.ts';

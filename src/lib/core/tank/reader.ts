@@ -122,6 +122,67 @@ function shownOn(
 	return roundTo(Math.max(method.range.low, seen), method.resolution);
 }
 
+/** A person with a kit at a water, and the chance of the moment. */
+interface Bench {
+	readonly random: Random;
+	readonly levels: Readonly<Levels>;
+	readonly reader: SimulatedReader;
+	readonly portion: Portion;
+	/** Drops, or millilitres, to where the colour turns in truth. */
+	readonly exactOf: (titration: Titration, truth?: number) => number;
+}
+
+function readTitration({ random, reader, portion, exactOf }: Bench, titration: Titration): RawReading {
+	const exact = exactOf(titration);
+	if (titration.meter.kind === 'syringe') {
+		return { form: 'syringe', portion, ...syringeMarks(random, titration, exact, reader) };
+	}
+	const count = dropCount(random, exact, reader);
+	return { form: 'drops', portion, least: count, most: count, bad: 0 };
+}
+
+function readDifference(
+	bench: Bench,
+	method: Extract<Method, { kind: 'difference' }>,
+	calcium: Known
+): RawReading {
+	const { random, levels, reader, portion, exactOf } = bench;
+	const total = (levels.magnesium ?? 0) + MG_PER_CA_AS_MG * (levels.calcium ?? 0);
+	const count = dropCount(random, exactOf(method.titration, total), reader);
+	const { value, uRandom, uCommon } = calcium ?? { value: levels.calcium ?? 0, uRandom: 8, uCommon: 4 };
+	const subtract = { value, uRandom, uCommon, runId: null };
+	return { form: 'difference', portion, least: count, most: count, bad: 0, subtract };
+}
+
+function readColour(
+	{ random, levels, reader, portion }: Bench,
+	method: Extract<Method, { kind: 'colour-card' | 'comparator' }>
+): RawReading {
+	const { canonicalUnit } = PARAMETERS[method.parameter];
+	const value = convert(levels[method.parameter] ?? 0, canonicalUnit, method.unit);
+	const top = method.colourSteps.at(-1)!.value;
+	const factor = value > 1.2 * top ? method.dilutions.find((d) => value / d <= top) : undefined;
+	return {
+		form: 'step',
+		portion,
+		at: seenStep(random, method, value / (factor ?? 1), reader.colourSdSteps),
+		between: 'interpolate',
+		blank: method.blank,
+		...(factor === undefined ? {} : { dilution: { sampleMl: 1, diluentMl: factor - 1, diluentHolds: 0 } })
+	};
+}
+
+function readLine(
+	{ random, levels, reader, portion }: Bench,
+	method: Extract<Method, { kind: 'scale-line' | 'float' }>
+): RawReading {
+	const { waterC, referenceC, graduation } = method.scale;
+	const exact = specificGravity((levels.salinity ?? 0) * (1 + reader.kitBias), waterC, referenceC);
+	const seen = normalDeviate(random, exact, graduation / 5);
+	const [lower, upper] = marksAround(roundTo(seen, graduation / 2), graduation);
+	return { form: 'line', portion, lower, upper, temperatureC: method.kind === 'float' ? waterC : null };
+}
+
 /**
  * Reads a water of known state as a person would, in whatever form the method is read.
  *
@@ -133,73 +194,36 @@ export function readBy(
 	method: Method,
 	levels: Readonly<Levels>,
 	reader: SimulatedReader,
-	portion: Portion = 'full',
-	calcium: Known = null
+	{
+		portion = 'full',
+		calcium = null
+	}: { readonly portion?: Portion | undefined; readonly calcium?: Known } = {}
 ): RawReading {
-	const truthOf = (titration: Titration) => levels[titration.parameter] ?? 0;
 	const sampleMl = sampleOf(method, portion) ?? 1;
 	const fullMl = method.sampleMl?.full ?? 1;
-	const volumeOf = (t: Titration, truth: number) => exactVolume(t, truth, sampleMl, fullMl);
+	const exactOf = (t: Titration, truth = levels[t.parameter] ?? 0) => exactVolume(t, truth, sampleMl, fullMl);
+	const bench: Bench = { random, levels, reader, portion, exactOf };
 	switch (method.kind) {
 		case 'syringe-titration':
 		case 'drop-titration':
-		case 'back-titration': {
-			const { titration } = method;
-			const exact = volumeOf(titration, truthOf(titration));
-			if (titration.meter.kind === 'syringe') {
-				return { form: 'syringe', portion, ...syringeMarks(random, titration, exact, reader) };
-			}
-			const count = dropCount(random, exact, reader);
-			return { form: 'drops', portion, least: count, most: count, bad: 0 };
-		}
+		case 'back-titration':
+			return readTitration(bench, method.titration);
 		case 'paired-titration': {
-			const marks = (t: Titration) => syringeMarks(random, t, volumeOf(t, truthOf(t)), reader);
+			const marks = (t: Titration) => syringeMarks(random, t, exactOf(t), reader);
 			return { form: 'pair', portion, first: marks(method.titration), second: marks(method.second) };
 		}
-		case 'difference': {
-			const total = (levels.magnesium ?? 0) + MG_PER_CA_AS_MG * (levels.calcium ?? 0);
-			const count = dropCount(random, volumeOf(method.titration, total), reader);
-			const { value, uRandom, uCommon } = calcium ?? { value: levels.calcium ?? 0, uRandom: 8, uCommon: 4 };
-			const subtract = { value, uRandom, uCommon, runId: null };
-			return { form: 'difference', portion, least: count, most: count, bad: 0, subtract };
-		}
+		case 'difference':
+			return readDifference(bench, method, calcium);
 		case 'colour-card':
-		case 'comparator': {
-			const value = convert(
-				levels[method.parameter] ?? 0,
-				PARAMETERS[method.parameter].canonicalUnit,
-				method.unit
-			);
-			const top = method.colourSteps.at(-1)!.value;
-			const factor = value > 1.2 * top ? method.dilutions.find((d) => value / d <= top) : undefined;
-			const at = seenStep(random, method, value / (factor ?? 1), reader.colourSdSteps);
-			return {
-				form: 'step',
-				portion,
-				at,
-				between: 'interpolate',
-				blank: method.blank,
-				...(factor === undefined ? {} : { dilution: { sampleMl: 1, diluentMl: factor - 1, diluentHolds: 0 } })
-			};
-		}
+		case 'comparator':
+			return readColour(bench, method);
 		case 'display': {
 			const shown = shownOn(random, method, levels[method.parameter] ?? 0, reader);
 			return { form: 'display', portion, shown, temperatureC: method.withTemperature ? 24 : null };
 		}
 		case 'scale-line':
-		case 'float': {
-			const { waterC, referenceC, graduation } = method.scale;
-			const exact = specificGravity((levels.salinity ?? 0) * (1 + reader.kitBias), waterC, referenceC);
-			const seen = normalDeviate(random, exact, graduation / 5);
-			const [lower, upper] = marksAround(roundTo(seen, graduation / 2), graduation);
-			return {
-				form: 'line',
-				portion,
-				lower,
-				upper,
-				temperatureC: method.kind === 'float' ? waterC : null
-			};
-		}
+		case 'float':
+			return readLine(bench, method);
 		case 'thermometer': {
 			const shown = roundTo(normalDeviate(random, levels.temperature ?? 0, 0.05), method.graduationC);
 			return { form: 'line', portion, lower: shown, upper: shown, temperatureC: null };

@@ -117,7 +117,10 @@ export function simulateWater(script: WaterScript): WaterHistory {
 		states.push({ at: to, levels: now, used: { ...used } });
 		for (; nextTest < tests.length && tests[nextTest]!.at <= to; nextTest++) {
 			const { at, method, portion } = tests[nextTest]!;
-			const reading = readBy(random, method, now, readerOf(at, method), portion, lastOf(readings, 'calcium'));
+			const reading = readBy(random, method, now, readerOf(at, method), {
+				portion,
+				calcium: lastOf(readings, 'calcium')
+			});
 			readings.push({ at, method, reading, truth: now[method.parameter] ?? 0 });
 		}
 	}

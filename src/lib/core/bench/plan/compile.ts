@@ -1,4 +1,4 @@
-import type { PlanProblem } from './problem.ts';
+import type { PlanProblem, PlanStep } from './problem.ts';
 
 /** A lag between two pieces, by their numbers. */
 export interface Arc {
@@ -58,67 +58,82 @@ export interface Compiled {
 	readonly headS: Float64Array;
 }
 
-/** @throws {RangeError} for a step that comes after one that is unknown or stands later, or a wish about nothing */
-export function compile(problem: PlanProblem): Compiled {
-	const testOf: number[] = [];
-	const stepOf: string[] = [];
-	const pieceOf: number[] = [];
-	const durationS: number[] = [];
-	const longestS: number[] = [];
-	const notBeforeS: number[] = [];
-	const dueS: number[] = [];
-	const dueExact: boolean[] = [];
-	const arcs: Arc[] = [];
-	const takes: number[][] = [];
-	const frees: number[][] = [];
-	const pieces: number[][] = [];
-	const names = Object.keys(problem.equipment);
-	const known = (wanted: readonly string[]) =>
-		wanted.map((name) => names.indexOf(name)).filter((index) => index >= 0);
-	const firstOf = new Map<string, number>();
-	const lastOf = new Map<string, number>();
+/** The pieces that hands do in one go, and the lags between them. */
+class Pieces {
+	readonly testOf: number[] = [];
+	readonly stepOf: string[] = [];
+	readonly pieceOf: number[] = [];
+	readonly durationS: number[] = [];
+	readonly longestS: number[] = [];
+	readonly notBeforeS: number[] = [];
+	readonly dueS: number[] = [];
+	readonly dueExact: boolean[] = [];
+	readonly takes: number[][] = [];
+	readonly frees: number[][] = [];
+	readonly arcs: Arc[] = [];
+	/** Pieces of each test, in order. */
+	readonly ofTest: number[][] = [];
+	readonly firstOf = new Map<string, number>();
+	readonly #lastOf = new Map<string, number>();
 
-	problem.tests.forEach((test, t) => {
-		const own: number[] = [];
-		for (const step of test.steps) {
-			for (let piece = 0; piece < step.pieces; piece++) {
-				const id = testOf.length;
-				own.push(id);
-				testOf.push(t);
-				stepOf.push(step.id);
-				pieceOf.push(piece);
-				durationS.push(step.handsS / step.pieces);
-				longestS.push(step.pieces > 1 ? step.handsS / step.pieces : Math.max(step.longestS, step.handsS));
-				notBeforeS.push(piece === 0 ? (step.notBeforeS ?? 0) : 0);
-				dueS.push(piece === 0 ? (step.dueS ?? Infinity) : Infinity);
-				dueExact.push(piece === 0 && (step.dueExact ?? false));
-				takes.push(piece === 0 ? known(step.takes) : []);
-				frees.push(piece === step.pieces - 1 ? known(step.frees) : []);
-				if (piece > 0) arcs.push({ from: id - 1, to: id, leastS: 0, greatestS: Infinity, exact: false });
-				else firstOf.set(step.id, id);
-				if (piece === step.pieces - 1) lastOf.set(step.id, id);
+	constructor(
+		tests: PlanProblem['tests'],
+		private readonly known: (wanted: readonly string[]) => number[]
+	) {
+		tests.forEach((test, t) => {
+			const first = this.testOf.length;
+			for (const step of test.steps) {
+				this.#add(step, t);
+				this.#lag(step, t);
 			}
-			for (const lag of step.after) {
-				const from = lastOf.get(lag.step);
-				if (from === undefined || testOf[from] !== t) {
-					throw new RangeError(`step ${step.id} comes after ${lag.step}, which does not stand before it`);
-				}
-				arcs.push({
-					from,
-					to: firstOf.get(step.id)!,
-					leastS: lag.leastS,
-					greatestS: lag.greatestS ?? Infinity,
-					exact: lag.exact
-				});
-			}
+			this.ofTest.push(Array.from({ length: this.testOf.length - first }, (_, k) => first + k));
+		});
+	}
+
+	#add(step: PlanStep, test: number): void {
+		const handsS = step.handsS / step.pieces;
+		for (let piece = 0; piece < step.pieces; piece++) {
+			const id = this.testOf.length;
+			const [isFirst, isLast] = [piece === 0, piece === step.pieces - 1];
+			this.testOf.push(test);
+			this.stepOf.push(step.id);
+			this.pieceOf.push(piece);
+			this.durationS.push(handsS);
+			this.longestS.push(step.pieces > 1 ? handsS : Math.max(step.longestS, step.handsS));
+			this.notBeforeS.push(isFirst ? (step.notBeforeS ?? 0) : 0);
+			this.dueS.push(isFirst ? (step.dueS ?? Infinity) : Infinity);
+			this.dueExact.push(isFirst && (step.dueExact ?? false));
+			this.takes.push(isFirst ? this.known(step.takes) : []);
+			this.frees.push(isLast ? this.known(step.frees) : []);
+			if (isFirst) this.firstOf.set(step.id, id);
+			else this.arcs.push({ from: id - 1, to: id, leastS: 0, greatestS: Infinity, exact: false });
+			if (isLast) this.#lastOf.set(step.id, id);
 		}
-		pieces.push(own);
-	});
+	}
 
-	const testIndex = new Map(problem.tests.map((t, i) => [t.id, i]));
-	const testsBefore: number[][] = problem.tests.map(() => []);
-	const alone = problem.tests.map(() => false);
-	for (const wish of problem.wishes) {
+	#lag(step: PlanStep, test: number): void {
+		for (const { step: before, leastS, greatestS, exact } of step.after) {
+			const from = this.#lastOf.get(before);
+			if (from === undefined || this.testOf[from] !== test) {
+				throw new RangeError(`step ${step.id} comes after ${before}, which does not stand before it`);
+			}
+			this.arcs.push({
+				from,
+				to: this.firstOf.get(step.id)!,
+				leastS,
+				greatestS: greatestS ?? Infinity,
+				exact
+			});
+		}
+	}
+}
+
+/** What a person wishes, as bounds of pieces and as rules between tests. */
+function takeWishes({ tests, wishes }: PlanProblem, { firstOf, notBeforeS, dueS }: Pieces) {
+	const testIndex = new Map(tests.map((t, i) => [t.id, i]));
+	const testsBefore: number[][] = tests.map(() => []);
+	const alone = tests.map(() => false);
+	for (const wish of wishes) {
 		if (wish.kind === 'pin') {
 			const piece = firstOf.get(wish.step);
 			if (piece === undefined) continue;
@@ -132,8 +147,12 @@ export function compile(problem: PlanProblem): Compiled {
 			if (own !== undefined) alone[own] = true;
 		}
 	}
+	return { testsBefore, alone };
+}
 
-	const n = testOf.length;
+/** The lags by piece, and what they make of the times before and after each. */
+function lagsOf({ arcs, durationS, notBeforeS }: Pieces) {
+	const n = durationS.length;
 	const arcsTo: Arc[][] = Array.from({ length: n }, () => []);
 	const arcsFrom: Arc[][] = Array.from({ length: n }, () => []);
 	for (const arc of arcs) {
@@ -143,52 +162,64 @@ export function compile(problem: PlanProblem): Compiled {
 	const rows = arcsTo.flat();
 	const rowOf = new Int32Array(n + 1);
 	for (let i = 0; i < n; i++) rowOf[i + 1] = rowOf[i]! + arcsTo[i]!.length;
-	const chainS = durationS.slice();
+	const chainS = Float64Array.from(durationS);
 	for (let i = n - 1; i >= 0; i--) {
 		for (const { to, leastS } of arcsFrom[i]!) {
 			chainS[i] = Math.max(chainS[i]!, durationS[i]! + leastS + chainS[to]!);
 		}
 	}
-	const headS = notBeforeS.slice();
+	const headS = Float64Array.from(notBeforeS);
 	for (let i = 0; i < n; i++) {
 		for (const { from, leastS } of arcsTo[i]!) {
 			headS[i] = Math.max(headS[i]!, headS[from]! + durationS[from]! + leastS);
 		}
 	}
-	const heldAtStart = names.map(() => 0);
-	for (const test of problem.tests) for (const e of known(test.holds)) heldAtStart[e]!++;
 	return {
-		problem,
-		n,
-		changeoverS: problem.changeoverS,
-		testOf: Int32Array.from(testOf),
-		stepOf,
-		pieceOf,
-		durationS: Float64Array.from(durationS),
-		longestS: Float64Array.from(longestS),
-		mostLongestS: Math.max(0, ...longestS),
-		notBeforeS: Float64Array.from(notBeforeS),
-		dueS: Float64Array.from(dueS),
-		dueExact,
 		arcsTo,
+		arcsFrom,
 		rowOf,
 		arcFrom: Int32Array.from(rows, (a) => a.from),
 		arcLeastS: Float64Array.from(rows, (a) => a.leastS),
 		arcGreatestS: Float64Array.from(rows, (a) => a.greatestS),
+		chainS,
+		headS
+	};
+}
+
+/** @throws {RangeError} for a step that comes after one that is unknown or stands later, or a wish about nothing */
+export function compile(problem: PlanProblem): Compiled {
+	const names = Object.keys(problem.equipment);
+	const known = (wanted: readonly string[]) =>
+		wanted.map((name) => names.indexOf(name)).filter((index) => index >= 0);
+	const pieces = new Pieces(problem.tests, known);
+	const wishes = takeWishes(problem, pieces);
+	const { arcs, dueExact, dueS, longestS } = pieces;
+	const heldAtStart = names.map(() => 0);
+	for (const test of problem.tests) for (const e of known(test.holds)) heldAtStart[e]!++;
+	return {
+		problem,
+		n: pieces.testOf.length,
+		changeoverS: problem.changeoverS,
+		testOf: Int32Array.from(pieces.testOf),
+		stepOf: pieces.stepOf,
+		pieceOf: pieces.pieceOf,
+		durationS: Float64Array.from(pieces.durationS),
+		longestS: Float64Array.from(longestS),
+		mostLongestS: Math.max(0, ...longestS),
+		notBeforeS: Float64Array.from(pieces.notBeforeS),
+		dueS: Float64Array.from(dueS),
+		dueExact,
+		...lagsOf(pieces),
 		guards: [
 			...arcs.filter((a) => a.exact && a.greatestS < Infinity),
 			...dueExact.flatMap((exact, i) => (exact ? [{ from: -1, to: i, greatestS: dueS[i]! }] : []))
 		],
-		arcsFrom,
-		takes,
-		frees,
+		takes: pieces.takes,
+		frees: pieces.frees,
 		capacity: names.map((name) => problem.equipment[name]!),
 		heldAtStart,
-		pieces,
-		testsBefore,
-		alone,
-		at: problem.at === null ? -1 : (testIndex.get(problem.at) ?? -1),
-		chainS: Float64Array.from(chainS),
-		headS: Float64Array.from(headS)
+		pieces: pieces.ofTest,
+		...wishes,
+		at: problem.tests.findIndex((t) => t.id === problem.at)
 	};
 }

@@ -1,6 +1,6 @@
 import { solve } from 'yalps';
 import { salinityRise } from './chemistry-after.ts';
-import { sumOfEffects } from './dose.ts';
+import { sumOfEffects, type DoseEffect } from './dose.ts';
 import { effectOf, RAISED, riseIn, type RaisedParameter, type Supplement } from './supplement.ts';
 import type { WaterNow } from '../water-state.ts';
 import { levelOr } from '../water-state.ts';
@@ -39,6 +39,72 @@ const SALT_WEIGHT = 0.4;
 const CHANGE_WEIGHT = 0.3;
 const SHORT = 0.02;
 
+/** A linear programme as the solver takes it. */
+class Programme {
+	readonly constraints = new Map<string, { equal?: number; max?: number }>();
+	readonly variables = new Map<string, Map<string, number>>();
+	/** Amounts are counted in what raises the water by about a scale, so that the simplex sees numbers of one size. */
+	readonly unitOf = new Map<string, number>();
+
+	constructor(private readonly given: MixGiven) {
+		for (const one of given.atHand) this.#addSupplement(one);
+		if (given.change && given.change.most > 0) this.#addChange(given.change);
+		for (const parameter of RAISED) this.#addWish(parameter);
+	}
+
+	#addSupplement({ id, supplement }: AtHand): void {
+		const { water, scale } = this.given;
+		const effect = effectOf(supplement, 1, water.volumeL.value);
+		const strongest = Math.max(...RAISED.map((p) => riseIn(effect, p) / scale[p]));
+		if (!(strongest > 0)) return;
+		this.unitOf.set(id, 1 / strongest);
+		const salt = Math.max(0, saltOf(water, effect));
+		const column = new Map<string, number>([['cost', (SALT_WEIGHT * salt) / strongest + 1e-6]]);
+		for (const parameter of RAISED)
+			column.set(parameter, riseIn(effect, parameter) / scale[parameter] / strongest);
+		this.variables.set(`add ${id}`, column);
+	}
+
+	#addChange({ most, newWater }: NonNullable<MixGiven['change']>): void {
+		const { water, scale } = this.given;
+		const column = new Map<string, number>([
+			['cost', CHANGE_WEIGHT],
+			['change', 1]
+		]);
+		for (const parameter of RAISED) {
+			const level = water.levels[parameter]?.value;
+			const into = newWater[parameter];
+			if (level !== undefined && into !== undefined) column.set(parameter, (into - level) / scale[parameter]);
+		}
+		this.variables.set('change', column);
+		this.constraints.set('change', { max: most });
+	}
+
+	#addWish(parameter: RaisedParameter): void {
+		const { rises, scale } = this.given;
+		this.constraints.set(parameter, { equal: (rises[parameter] ?? 0) / scale[parameter] });
+		// What is not aimed at may move, at a fifth of the price.
+		const cost = rises[parameter] === undefined ? 0.2 : 1;
+		const off = (side: 1 | -1) =>
+			new Map([
+				[parameter, side],
+				['cost', cost]
+			]);
+		this.variables.set(`under ${parameter}`, off(1));
+		this.variables.set(`over ${parameter}`, off(-1));
+	}
+
+	solved(): ReadonlyMap<string, number> {
+		const { constraints, variables } = this;
+		return new Map(solve({ direction: 'minimize', objective: 'cost', constraints, variables }).variables);
+	}
+}
+
+/** By how much an addition makes the water saltier. */
+function saltOf(water: WaterNow, effect: DoseEffect): number {
+	return salinityRise(effect, levelOr(water, 'salinity').value, levelOr(water, 'temperature').value);
+}
+
 /**
  * The best mix of what is at hand, with a water change where one is made: least deviation from the wanted rises,
  * counted by their scales, then least salt left behind. A linear programme; levels after a change are those of the
@@ -48,69 +114,15 @@ const SHORT = 0.02;
  */
 export function bestMix(given: MixGiven): Mix {
 	const { water, rises, scale, atHand, change } = given;
-	const salinity = levelOr(water, 'salinity').value;
-	const t = levelOr(water, 'temperature').value;
-	const volume = water.volumeL.value;
-	const constraints = new Map<string, { equal?: number; max?: number }>();
-	const variables = new Map<string, Map<string, number>>();
-	// Amounts in units of what raises the water by about a scale, so that the simplex sees numbers of one size.
-	const unit = new Map<string, number>();
-	for (const { id, supplement } of atHand) {
-		const effect = effectOf(supplement, 1, volume);
-		const strongest = Math.max(...RAISED.map((p) => riseIn(effect, p) / scale[p]));
-		if (!(strongest > 0)) continue;
-		unit.set(id, 1 / strongest);
-		const column = new Map<string, number>([
-			['cost', SALT_WEIGHT * Math.max(0, salinityRise(effect, salinity, t)) * (1 / strongest) + 1e-6]
-		]);
-		for (const parameter of RAISED)
-			column.set(parameter, riseIn(effect, parameter) / scale[parameter] / strongest);
-		variables.set(`add ${id}`, column);
-	}
-	if (change && change.most > 0) {
-		const column = new Map<string, number>([
-			['cost', CHANGE_WEIGHT],
-			['change', 1]
-		]);
-		for (const parameter of RAISED) {
-			const level = water.levels[parameter]?.value;
-			const into = change.newWater[parameter];
-			if (level !== undefined && into !== undefined) column.set(parameter, (into - level) / scale[parameter]);
-		}
-		variables.set('change', column);
-		constraints.set('change', { max: change.most });
-	}
-	for (const parameter of RAISED) {
-		constraints.set(parameter, { equal: (rises[parameter] ?? 0) / scale[parameter] });
-		// What is not aimed at may move, at a fifth of the price.
-		const price = rises[parameter] === undefined ? 0.2 : 1;
-		variables.set(
-			`under ${parameter}`,
-			new Map([
-				[parameter, 1],
-				['cost', price]
-			])
-		);
-		variables.set(
-			`over ${parameter}`,
-			new Map([
-				[parameter, -1],
-				['cost', price]
-			])
-		);
-	}
-	const solution = solve({ direction: 'minimize', objective: 'cost', constraints, variables });
-	const value = new Map(solution.variables);
-	const amounts = atHand.flatMap(({ id }) => {
-		const amount = (value.get(`add ${id}`) ?? 0) * (unit.get(id) ?? 0);
-		return amount > 1e-9 ? [{ id, amount }] : [];
+	const programme = new Programme(given);
+	const value = programme.solved();
+	const added = atHand.flatMap(({ id, supplement }) => {
+		const amount = (value.get(`add ${id}`) ?? 0) * (programme.unitOf.get(id) ?? 0);
+		return amount > 1e-9 ? [{ id, supplement, amount }] : [];
 	});
 	const changeShare = value.get('change') ?? 0;
 	const effect = sumOfEffects(
-		amounts.map(({ id, amount }) => [
-			effectOf(atHand.find((a) => a.id === id)!.supplement, amount, volume),
-			1
-		])
+		added.map(({ supplement, amount }) => [effectOf(supplement, amount, water.volumeL.value), 1])
 	);
 	const reached: Partial<Record<RaisedParameter, number>> = {};
 	const short: { parameter: RaisedParameter; by: number }[] = [];
@@ -124,5 +136,6 @@ export function bestMix(given: MixGiven): Mix {
 		reached[parameter] = level + rise;
 		if (Math.abs(wanted - rise) > SHORT * scale[parameter]) short.push({ parameter, by: wanted - rise });
 	}
-	return { amounts, changeShare, reached, short, salinityRise: salinityRise(effect, salinity, t) };
+	const amounts = added.map(({ id, amount }) => ({ id, amount }));
+	return { amounts, changeShare, reached, short, salinityRise: saltOf(water, effect) };
 }

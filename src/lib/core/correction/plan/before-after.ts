@@ -6,7 +6,7 @@ import {
 	seaWaterHolds
 } from '../dose/chemistry-after.ts';
 import type { DoseEffect } from '../dose/dose.ts';
-import { levelOr, type Assumption, type WaterNow } from '../water-state.ts';
+import { levelOr, type Assumption, type Known, type WaterNow } from '../water-state.ts';
 
 /** Everything that a plan moves, in the order in which it is told. */
 export const MOVED = [
@@ -48,6 +48,116 @@ export interface BeforeAfter {
 /** Bands of the saturation of aragonite (conventions). @see Morse & He (1993); Moras et al. (2022) */
 const RAISED_LOSS = 5;
 
+const MAJOR_IONS = [
+	['calcium', 'Ca'],
+	['magnesium', 'Mg'],
+	['potassium', 'K']
+] as const;
+const NUTRIENTS = [
+	['nitrate', 'NO3'],
+	['phosphate', 'PO4']
+] as const;
+const UNTESTED_IONS = [
+	['sodium', 'Na'],
+	['chloride', 'Cl'],
+	['sulphate', 'SO4']
+] as const;
+
+/** A level, and by how much it rises. */
+const risen = (
+	what: Moved,
+	{ value, u, assumed = false }: Known,
+	rise: number,
+	doseRelativeU: number
+): MovedRow => ({
+	what,
+	before: value,
+	after: value + rise,
+	u: Math.hypot(u, rise * doseRelativeU),
+	assumed
+});
+
+/** What is dissolved: by how much each rises that was read, or is added. */
+function dissolvedRows(
+	water: WaterNow,
+	{ alkalinityDkh, ions }: DoseEffect,
+	doseRelativeU: number
+): MovedRow[] {
+	const rows: MovedRow[] = [];
+	const { alkalinity } = water.levels;
+	if (alkalinity)
+		rows.push(risen('alkalinity', { ...alkalinity, assumed: false }, alkalinityDkh, doseRelativeU));
+	for (const [parameter, ion] of MAJOR_IONS) {
+		const level = levelOr(water, parameter);
+		const rise = ions[ion] ?? 0;
+		if (level.assumed && (water.fresh || rise === 0)) continue;
+		rows.push(risen(parameter, level, rise, doseRelativeU));
+	}
+	for (const [parameter, ion] of NUTRIENTS) {
+		const level = water.levels[parameter];
+		if (level) rows.push(risen(parameter, { ...level, assumed: false }, ions[ion] ?? 0, doseRelativeU));
+	}
+	return rows;
+}
+
+/** The salt of sea water, and the ions of it that nobody tests at home: they follow from the salinity. */
+function saltRows(water: WaterNow, whole: DoseEffect, doseRelativeU: number): MovedRow[] {
+	if (water.fresh) return [];
+	const salinity = levelOr(water, 'salinity');
+	const [S, t] = [salinity.value, levelOr(water, 'temperature').value];
+	const rows = UNTESTED_IONS.map(([what, ion]) => {
+		const value = seaWaterHolds(ion, S, t);
+		const level = { value, u: (value * salinity.u) / Math.max(S, 1), assumed: true };
+		return risen(what, level, whole.ions[ion] ?? 0, doseRelativeU);
+	});
+	return [...rows, risen('salinity', salinity, salinityRise(whole, S, t), doseRelativeU)];
+}
+
+type Course = ReturnType<typeof carbonateCourse>;
+
+/** pH and saturation, at once and later, with the ends of what the pH leaves open. */
+function carbonateRows(ph: Known, middle: Course, low: Course, high: Course): MovedRow[] {
+	const row = (what: Moved, before: number, of: (course: Course) => number): MovedRow => ({
+		what,
+		before,
+		after: of(middle),
+		u: Math.abs(of(high) - of(low)) / 2,
+		assumed: ph.assumed ?? false
+	});
+	const saturation = middle.before.omegaAragonite;
+	return [
+		row('ph-at-once', middle.phBefore, (c) => c.phAtOnce),
+		row('ph-later', middle.phBefore, (c) => c.phLater),
+		row('saturation-at-once', saturation, (c) => c.atOnce.omegaAragonite),
+		row('saturation-later', saturation, (c) => c.later.omegaAragonite)
+	];
+}
+
+function warningsOf(water: WaterNow, low: Course, high: Course): PlanWarning[] {
+	const warnings: PlanWarning[] = [];
+	const most = Math.max(high.atOnce.omegaAragonite, high.later.omegaAragonite);
+	if (most > MOST_OMEGA) warnings.push('would-precipitate');
+	else if (most > RAISED_LOSS && most > high.before.omegaAragonite) warnings.push('raised-loss');
+	if (high.atOnce.phTotal > MOST_PH_TOTAL) warnings.push('ph-high');
+	if (!water.fresh && low.later.omegaAragonite < 1) warnings.push('corrosive-to-skeletons');
+	return warnings;
+}
+
+/** What had to be taken for granted. */
+function assumedIn(water: WaterNow, rows: readonly MovedRow[]): Assumption[] {
+	const assumed = new Set<Assumption>();
+	if (water.volumeL.assumed) assumed.add('volume');
+	for (const [parameter] of MAJOR_IONS) {
+		if (rows.some((r) => r.what === parameter && r.assumed)) assumed.add(parameter);
+	}
+	const needed = ['salinity', 'ph', 'alkalinity', 'temperature', 'calcium'] as const;
+	for (const parameter of needed) {
+		if (parameter === 'salinity' && water.fresh) continue;
+		if (levelOr(water, parameter).assumed) assumed.add(parameter);
+	}
+	return [...assumed];
+}
+
 /**
  * Everything that an addition moves, before and after.
  *
@@ -60,84 +170,14 @@ export function beforeAndAfter(
 	portion: DoseEffect,
 	doseRelativeU: number
 ): BeforeAfter {
-	const salinity = levelOr(water, 'salinity');
-	const temperature = levelOr(water, 'temperature');
-	const assumed = new Set<Assumption>();
-	if (water.volumeL.assumed) assumed.add('volume');
-	const rows: MovedRow[] = [];
-	const add = (what: Moved, before: number, rise: number, u: number, isAssumed = false) => {
-		rows.push({
-			what,
-			before,
-			after: before + rise,
-			u: Math.hypot(u, rise * doseRelativeU),
-			assumed: isAssumed
-		});
-	};
-	const alkalinity = water.levels.alkalinity;
-	if (alkalinity) add('alkalinity', alkalinity.value, whole.alkalinityDkh, alkalinity.u);
-	for (const [parameter, ion] of [
-		['calcium', 'Ca'],
-		['magnesium', 'Mg'],
-		['potassium', 'K']
-	] as const) {
-		const level = levelOr(water, parameter);
-		const rise = whole.ions[ion] ?? 0;
-		if (level.assumed && (water.fresh || rise === 0)) continue;
-		if (level.assumed) assumed.add(parameter);
-		add(parameter, level.value, rise, level.u, level.assumed);
-	}
-	for (const [parameter, ion] of [
-		['nitrate', 'NO3'],
-		['phosphate', 'PO4']
-	] as const) {
-		const level = water.levels[parameter];
-		if (level) add(parameter, level.value, whole.ions[ion] ?? 0, level.u);
-	}
-	if (!water.fresh) {
-		if (salinity.assumed) assumed.add('salinity');
-		const S = salinity.value;
-		const t = temperature.value;
-		for (const [what, ion] of [
-			['sodium', 'Na'],
-			['chloride', 'Cl'],
-			['sulphate', 'SO4']
-		] as const) {
-			const level = seaWaterHolds(ion, S, t);
-			// Nobody tests these at home: they follow from the salinity.
-			add(what, level, whole.ions[ion] ?? 0, (level * salinity.u) / Math.max(S, 1), true);
-		}
-		add('salinity', S, salinityRise(whole, S, t), salinity.u, salinity.assumed);
-	}
 	const ph = levelOr(water, 'ph');
-	const middle = carbonateCourse(water, ph.value, portion, whole);
-	const warnings = new Set<PlanWarning>();
-	if (ph.assumed) assumed.add('ph');
-	if (levelOr(water, 'alkalinity').assumed) assumed.add('alkalinity');
-	if (temperature.assumed) assumed.add('temperature');
-	if (levelOr(water, 'calcium').assumed) assumed.add('calcium');
-	const low = carbonateCourse(water, ph.value - ph.u, portion, whole);
-	const high = carbonateCourse(water, ph.value + ph.u, portion, whole);
-	const row = (what: Moved, before: number, after: number, ends: readonly [number, number]) =>
-		rows.push({ what, before, after, u: Math.abs(ends[1] - ends[0]) / 2, assumed: ph.assumed ?? false });
-	row('ph-at-once', middle.phBefore, middle.phAtOnce, [low.phAtOnce, high.phAtOnce]);
-	row('ph-later', middle.phBefore, middle.phLater, [low.phLater, high.phLater]);
-	row('saturation-at-once', middle.before.omegaAragonite, middle.atOnce.omegaAragonite, [
-		low.atOnce.omegaAragonite,
-		high.atOnce.omegaAragonite
-	]);
-	row('saturation-later', middle.before.omegaAragonite, middle.later.omegaAragonite, [
-		low.later.omegaAragonite,
-		high.later.omegaAragonite
-	]);
-	const most = Math.max(high.atOnce.omegaAragonite, high.later.omegaAragonite);
-	if (most > MOST_OMEGA) warnings.add('would-precipitate');
-	else if (most > RAISED_LOSS && most > high.before.omegaAragonite) warnings.add('raised-loss');
-	if (high.atOnce.phTotal > MOST_PH_TOTAL) warnings.add('ph-high');
-	if (!water.fresh && low.later.omegaAragonite < 1) warnings.add('corrosive-to-skeletons');
+	const [middle, low, high] = [0, -ph.u, ph.u].map((off) =>
+		carbonateCourse(water, ph.value + off, portion, whole)
+	) as [Course, Course, Course];
+	const dissolved = [...dissolvedRows(water, whole, doseRelativeU), ...saltRows(water, whole, doseRelativeU)];
 	return {
-		rows,
-		warnings: [...warnings],
-		assumed: [...assumed]
+		rows: [...dissolved, ...carbonateRows(ph, middle, low, high)],
+		warnings: warningsOf(water, low, high),
+		assumed: assumedIn(water, dissolved)
 	};
 }

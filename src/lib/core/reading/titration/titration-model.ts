@@ -2,6 +2,58 @@ import { worthAt, type Titration } from '../../method/index.ts';
 import type { InputQuantity, MeasurementModel } from '../../uncertainty/index.ts';
 import type { TitrationKit, TitrationLooks, TitrationSample } from './titration-budget.ts';
 
+/** Standard uncertainty of something evenly spread over a width of 1. */
+const RECT = Math.sqrt(1 / 12);
+
+/** What makes the volume that was read uncertain, one summand each. */
+function volumeInputs(kit: TitrationKit, looks: TitrationLooks): InputQuantity[] {
+	const { increment } = kit;
+	const lastDrop = { source: 'last-drop', shape: 'rectangular', u: increment * RECT } as const;
+	const parts: readonly (Pick<InputQuantity, 'source' | 'shape' | 'u'> & { readonly mean?: number })[] = [
+		// Two looks per filling or more: their sum is close to normal, but for one filling it is a triangle.
+		{ source: 'graduation', shape: 'triangular', u: Math.sqrt(looks.squaredWidths) * RECT },
+		{ source: 'between-readings', shape: 'rectangular', u: looks.rangeWidth * RECT },
+		{ ...lastDrop, mean: kit.midpoint ? -increment / 2 : 0 },
+		...Array.from({ length: looks.bad }, () => ({
+			...lastDrop,
+			source: 'bad-drops' as const,
+			mean: -increment / 2
+		})),
+		{ source: 'end-point', shape: 'normal', u: kit.endPointU },
+		{ source: 'end-point-habit', shape: 'rectangular', u: looks.uShift, mean: looks.shift },
+		{ source: 'reader-doubt', shape: 'rectangular', u: looks.doubtHalfWidth / Math.sqrt(3) }
+	];
+	return parts
+		.map(({ mean = 0, ...part }): InputQuantity => ({ ...part, mean, repeats: 'random' }))
+		.filter(({ u, mean }) => u > 0 || mean !== 0);
+}
+
+/** What makes titrant or excess stand for more or less, one factor each. */
+function scaleInputs({ onTitrant, onExcess }: TitrationKit) {
+	const factor = { repeats: 'common', mean: 1 } as const;
+	return [
+		...onTitrant.map(({ source, relativeU: u }) => ({
+			on: 'titrant' as const,
+			input: { ...factor, source, shape: 'rectangular' as const, u }
+		})),
+		...onExcess.map(({ source, relativeU: u }) => ({
+			on: 'excess' as const,
+			input: { ...factor, source, shape: 'normal' as const, u }
+		}))
+	];
+}
+
+/** What concerns the result as a whole: the sample, the chart, and the factor that a check found. */
+function wholeInputs(kit: TitrationKit): InputQuantity[] {
+	const sampleU = kit.sampleToleranceMl / kit.sampleMl / Math.sqrt(3);
+	const { chartStep, factor, factorRelativeU } = kit;
+	return [
+		{ source: 'sample-volume', repeats: 'common', shape: 'rectangular', mean: 1, u: sampleU },
+		{ source: 'chart-rounding', repeats: 'common', shape: 'rectangular', mean: 0, u: chartStep * RECT },
+		{ source: 'factor', repeats: 'common', shape: 'normal', mean: factor, u: factor * factorRelativeU }
+	];
+}
+
 /**
  * The same titration as a model of uncertain inputs, for simulation: an independent way to the budget, which also
  * sees what bends (a leaflet's table) and what is cut off (nothing holds less than nothing).
@@ -12,58 +64,13 @@ export function titrationModel(
 	kit: TitrationKit,
 	looks: TitrationLooks
 ): MeasurementModel {
-	const volumes: InputQuantity[] = [];
-	const scales: { input: InputQuantity; on: 'titrant' | 'excess' }[] = [];
-	const addVolume = (
-		source: InputQuantity['source'],
-		shape: InputQuantity['shape'],
-		u: number,
-		mean = 0
-	): void => {
-		if (u > 0 || mean !== 0) volumes.push({ source, repeats: 'random', shape, mean, u });
-	};
-	const rect = Math.sqrt(1 / 12);
-	// Two looks per filling or more: their sum is close to normal, but for one filling it is a triangle.
-	addVolume('graduation', 'triangular', Math.sqrt(looks.squaredWidths) * rect);
-	addVolume('between-readings', 'rectangular', looks.rangeWidth * rect);
-	addVolume('last-drop', 'rectangular', kit.increment * rect, kit.midpoint ? -kit.increment / 2 : 0);
-	for (let i = 0; i < looks.bad; i++) {
-		addVolume('bad-drops', 'rectangular', kit.increment * rect, -kit.increment / 2);
-	}
-	addVolume('end-point', 'normal', kit.endPointU);
-	addVolume('end-point-habit', 'rectangular', looks.uShift, looks.shift);
-	addVolume('reader-doubt', 'rectangular', looks.doubtHalfWidth / Math.sqrt(3));
-	for (const { source, relativeU } of kit.onTitrant) {
-		scales.push({
-			input: { source, repeats: 'common', shape: 'rectangular', mean: 1, u: relativeU },
-			on: 'titrant'
-		});
-	}
-	for (const { source, relativeU } of kit.onExcess) {
-		scales.push({
-			input: { source, repeats: 'common', shape: 'normal', mean: 1, u: relativeU },
-			on: 'excess'
-		});
-	}
-	const sampleU = kit.sampleToleranceMl / kit.sampleMl / Math.sqrt(3);
-	const inputs: InputQuantity[] = [
-		...volumes,
-		...scales.map((s) => s.input),
-		{ source: 'sample-volume', repeats: 'common', shape: 'rectangular', mean: 1, u: sampleU },
-		{ source: 'chart-rounding', repeats: 'common', shape: 'rectangular', mean: 0, u: kit.chartStep * rect },
-		{
-			source: 'factor',
-			repeats: 'common',
-			shape: 'normal',
-			mean: kit.factor,
-			u: kit.factor * kit.factorRelativeU
-		}
-	];
+	const volumes = volumeInputs(kit, looks);
+	const scales = scaleInputs(kit);
 	const firstScale = volumes.length;
 	const afterScales = firstScale + scales.length;
 	const table = titration.worth.by === 'table';
 	return {
-		inputs,
+		inputs: [...volumes, ...scales.map((s) => s.input), ...wholeInputs(kit)],
 		evaluate(x) {
 			let volume = looks.volume;
 			for (let i = 0; i < firstScale; i++) volume += x[i]!;

@@ -100,6 +100,9 @@ export interface Tolerance {
  * Kalman filter of a level and its consumption over a timeline of readings and of what happened to the water, with
  * continuous dosing d: dC/dt = d − r, r wandering. Doses, changes and dosing enter at their time.
  *
+ * In one piece because it runs some thousand times while a water is learned: a state that is handed from function to
+ * function takes several times as long as one in local numbers.
+ *
  * @param track filled when given; without it only the likelihood is reckoned
  * @param tolerance weighs surprising values down (Huber 1964); none is the plain recursion
  * @returns log-likelihood of the measurements

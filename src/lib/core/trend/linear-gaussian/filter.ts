@@ -78,28 +78,56 @@ export function seen(
 	return { mean: value, variance };
 }
 
-/** Kalman filter of several states at once, one measurement at a time. */
-export function filterLinear(model: LinearModel, items: readonly LinearItem[]): LinearTrack {
-	const n = model.size;
-	const track: LinearTrack = {
-		model,
-		items,
-		means: new Float64Array(items.length * n),
-		covariances: new Float64Array(items.length * n * n),
-		flows: new Float64Array(items.length * n),
-		gains: new Float64Array(items.length * n),
-		precisions: new Float64Array(items.length),
-		pulls: new Float64Array(items.length)
-	};
-	const mean = model.mean.slice();
-	const p = model.covariance.slice();
-	const flow = new Float64Array(n);
-	const state: Working = { mean, covariance: p, flow };
-	const column = new Float64Array(n);
-	let now = model.startDay;
+class LinearFilter {
+	readonly #n: number;
+	readonly #state: Working;
+	readonly #column: Float64Array;
+	readonly track: LinearTrack;
 
-	/** Learns that what is seen is `innovation` off, with a spread of (measurement − prediction). */
-	const learn = (i: number, sight: Sight, pull: number, precision: number): void => {
+	constructor(model: LinearModel, items: readonly LinearItem[]) {
+		const n = model.size;
+		this.#n = n;
+		this.#state = {
+			mean: model.mean.slice(),
+			covariance: model.covariance.slice(),
+			flow: new Float64Array(n)
+		};
+		this.#column = new Float64Array(n);
+		this.track = {
+			model,
+			items,
+			means: new Float64Array(items.length * n),
+			covariances: new Float64Array(items.length * n * n),
+			flows: new Float64Array(items.length * n),
+			gains: new Float64Array(items.length * n),
+			precisions: new Float64Array(items.length),
+			pulls: new Float64Array(items.length)
+		};
+	}
+
+	run(): LinearTrack {
+		const { track } = this;
+		const { model, items } = track;
+		const { mean, covariance, flow } = this.#state;
+		const n = this.#n;
+		let now = model.startDay;
+		items.forEach((item, i) => {
+			carry(model, this.#state, item.day - now);
+			now = item.day;
+			this.#take(item, i);
+			track.means.set(mean, i * n);
+			track.covariances.set(covariance, i * n * n);
+			track.flows.set(flow, i * n);
+		});
+		return track;
+	}
+
+	/** Learns that what is seen is off by a pull, with a precision of (measurement − prediction). */
+	#learn(i: number, sight: Sight, pull: number, precision: number): void {
+		const { mean, covariance: p } = this.#state;
+		const { track } = this;
+		const n = this.#n;
+		const column = this.#column;
 		column.fill(0);
 		for (const [at, share] of sight) for (let k = 0; k < n; k++) column[k]! += share * p[k * n + at]!;
 		for (let k = 0; k < n; k++) {
@@ -112,16 +140,16 @@ export function filterLinear(model: LinearModel, items: readonly LinearItem[]): 
 		}
 		track.precisions[i] = precision;
 		track.pulls[i] = pull;
-	};
+	}
 
-	items.forEach((item, i) => {
-		carry(model, state, item.day - now);
-		now = item.day;
+	#take(item: LinearItem, i: number): void {
+		const { mean, covariance: p, flow } = this.#state;
+		const n = this.#n;
 		switch (item.kind) {
 			case 'value': {
 				const expected = seen(item.sight, mean, p);
 				const spread = expected.variance + item.u * item.u;
-				learn(i, item.sight, (item.value - expected.mean) / spread, 1 / spread);
+				this.#learn(i, item.sight, (item.value - expected.mean) / spread, 1 / spread);
 				break;
 			}
 			case 'interval': {
@@ -130,30 +158,22 @@ export function filterLinear(model: LinearModel, items: readonly LinearItem[]): 
 				const s = Math.sqrt(s2);
 				const told = truncatedNormal((item.lower - expected.mean) / s, (item.upper - expected.mean) / s);
 				if (told.probability >= IMPOSSIBLE)
-					learn(i, item.sight, told.mean / s, Math.max(0, 1 - told.variance) / s2);
+					this.#learn(i, item.sight, told.mean / s, Math.max(0, 1 - told.variance) / s2);
 				break;
 			}
 			case 'settle': {
 				const known = seen(item.sight, mean, p);
 				const pull = (item.value - known.mean) / known.variance;
-				learn(i, item.sight, pull, (known.variance - item.variance) / known.variance ** 2);
+				this.#learn(i, item.sight, pull, (known.variance - item.variance) / known.variance ** 2);
 				break;
 			}
 			case 'step':
 				mean[item.state]! += item.amount;
 				p[item.state * n + item.state]! += item.u * item.u;
 				break;
-			case 'exchange': {
-				const at = item.state;
-				const kept = 1 - item.fraction;
-				const newWater = item.newWater ?? mean[at]!;
-				const off = (mean[at]! - newWater) * item.uFraction;
-				for (let k = 0; k < n; k++) p[at * n + k]! *= kept;
-				for (let k = 0; k < n; k++) p[k * n + at]! *= kept;
-				p[at * n + at]! += (item.fraction * item.uNewWater) ** 2 + off * off;
-				mean[at] = kept * mean[at]! + item.fraction * newWater;
+			case 'exchange':
+				this.#exchange(item);
 				break;
-			}
 			case 'flow':
 				flow[item.state] = item.perDay;
 				break;
@@ -166,9 +186,23 @@ export function filterLinear(model: LinearModel, items: readonly LinearItem[]): 
 				p[item.state * n + item.state] = item.variance;
 				break;
 		}
-		track.means.set(mean, i * n);
-		track.covariances.set(p, i * n * n);
-		track.flows.set(flow, i * n);
-	});
-	return track;
+	}
+
+	#exchange(item: Extract<LinearItem, { kind: 'exchange' }>): void {
+		const { mean, covariance: p } = this.#state;
+		const n = this.#n;
+		const at = item.state;
+		const kept = 1 - item.fraction;
+		const newWater = item.newWater ?? mean[at]!;
+		const off = (mean[at]! - newWater) * item.uFraction;
+		for (let k = 0; k < n; k++) p[at * n + k]! *= kept;
+		for (let k = 0; k < n; k++) p[k * n + at]! *= kept;
+		p[at * n + at]! += (item.fraction * item.uNewWater) ** 2 + off * off;
+		mean[at] = kept * mean[at]! + item.fraction * newWater;
+	}
+}
+
+/** Kalman filter of several states at once, one measurement at a time. */
+export function filterLinear(model: LinearModel, items: readonly LinearItem[]): LinearTrack {
+	return new LinearFilter(model, items).run();
 }
