@@ -68,67 +68,80 @@ function deviationOf(
 		: null;
 }
 
-/** Where a run stands, given its log. The same log gives the same place on every device and after every reload. */
-export function progressOf(steps: readonly ProtocolStep[], log: readonly BenchEntry[]): Progress {
-	const entries = withoutUndone(log);
-	const deviations: Deviation[] = [];
-	const ahead = new Set<string>();
-	let stepIndex = 0;
-	let drops = 0;
-	let startedAt: Instant | null = null;
-	let since: Instant | null = null;
-	for (const entry of entries) {
-		const step = steps[stepIndex];
-		if (!step) break;
+/** A run as it goes on, entry by entry. */
+class Run {
+	readonly deviations: Deviation[] = [];
+	readonly ahead = new Set<string>();
+	stepIndex = 0;
+	drops = 0;
+	startedAt: Instant | null = null;
+	since: Instant | null = null;
+
+	constructor(private readonly steps: readonly ProtocolStep[]) {}
+
+	get step(): ProtocolStep | null {
+		return this.steps[this.stepIndex] ?? null;
+	}
+
+	take(entry: BenchEntry, step: ProtocolStep): void {
 		switch (entry.kind) {
 			case 'drop':
-				drops++;
+				this.drops++;
 				break;
 			case 'timer-started':
-				startedAt = entry.at;
+				this.startedAt = entry.at;
 				break;
 			case 'ahead':
-				ahead.add(entry.step);
+				this.ahead.add(entry.step);
 				break;
 			case 'mishap': {
-				const counted = step.action.kind === 'drops';
-				deviations.push({
-					stepId: step.id,
-					planned: counted && step.action.kind === 'drops' ? step.action.count : 0,
-					actual: counted ? drops : 0,
-					what: entry.what
-				});
+				const planned = step.action.kind === 'drops' ? step.action.count : null;
+				const counts = { planned: planned ?? 0, actual: planned === null ? 0 : this.drops };
+				this.deviations.push({ stepId: step.id, ...counts, what: entry.what });
 				break;
 			}
 			case 'step-done':
-			case 'step-left': {
-				const deviation = deviationOf(step, drops, startedAt, entry.at);
-				if (deviation) deviations.push(deviation);
-				do stepIndex++;
-				while (steps[stepIndex] && ahead.has(steps[stepIndex]!.id));
-				drops = 0;
-				since = entry.at;
-				const next = steps[stepIndex];
-				startedAt = next?.action.kind === 'stand' ? entry.at : null;
+			case 'step-left':
+				this.#leave(step, entry.at);
 				break;
-			}
 			case 'undone':
 				// Taken back already.
 				break;
 		}
 	}
-	const step = steps[stepIndex] ?? null;
+
+	#leave(step: ProtocolStep, at: Instant): void {
+		const deviation = deviationOf(step, this.drops, this.startedAt, at);
+		if (deviation) this.deviations.push(deviation);
+		do this.stepIndex++;
+		while (this.step && this.ahead.has(this.step.id));
+		this.drops = 0;
+		this.since = at;
+		// A wait begins by itself; what the hands do is started.
+		this.startedAt = this.step?.action.kind === 'stand' ? at : null;
+	}
+}
+
+/** Where a run stands, given its log. The same log gives the same place on every device and after every reload. */
+export function progressOf(steps: readonly ProtocolStep[], log: readonly BenchEntry[]): Progress {
+	const entries = withoutUndone(log);
+	const run = new Run(steps);
+	for (const entry of entries) {
+		if (!run.step) break;
+		run.take(entry, run.step);
+	}
+	const { step, startedAt } = run;
 	const seconds = step ? timerSecondsOf(step) : null;
+	const runs = startedAt !== null && seconds !== null;
 	return {
-		stepIndex,
+		stepIndex: run.stepIndex,
 		step,
-		drops,
-		timer:
-			startedAt !== null && seconds !== null ? { startedAt, dueAt: addSeconds(startedAt, seconds) } : null,
+		drops: run.drops,
+		timer: runs ? { startedAt, dueAt: addSeconds(startedAt, seconds) } : null,
 		begunAt: startedAt,
-		since,
-		ahead,
-		deviations,
+		since: run.since,
+		ahead: run.ahead,
+		deviations: run.deviations,
 		canUndo: entries.length > 0
 	};
 }

@@ -100,6 +100,83 @@ function sharedEquipment(method: Method): readonly string[] {
 const syringeOf = (method: Method, step: ProtocolStep) =>
 	`titration syringe of ${method.code}${step.reagent === undefined ? '' : `, ${step.reagent}`}`;
 
+type Wait = ReturnType<typeof waitOf>;
+
+const both = (a: Wait | null, b: Wait): Wait =>
+	a ? { leastS: a.leastS + b.leastS, greatestS: a.greatestS + b.greatestS, exact: a.exact || b.exact } : b;
+
+/** Goes through the steps of a test and makes those of its plan. */
+class PlanSteps {
+	readonly made: PlanStep[] = [];
+	readonly #reaction: number;
+	readonly #shared: readonly string[];
+	readonly #last: number;
+	/** The last step of the chain, and the wait since. */
+	#before: { readonly id: string; readonly index: number } | null = null;
+	#wait: Wait | null = null;
+	/** Branches that the next titration waits for. */
+	#loaded: ProtocolStep[] = [];
+
+	constructor(
+		private readonly id: string,
+		private readonly method: Method,
+		private readonly steps: readonly ProtocolStep[]
+	) {
+		this.#reaction = firstReagentIndex(steps);
+		this.#shared = sharedEquipment(method);
+		this.#last = steps.findLastIndex((s) => s.action.kind !== 'stand');
+		steps.forEach((step, index) => {
+			if (step.action.kind === 'stand') this.#wait = both(this.#wait, waitOf(step));
+			else if (mayBeAhead(step) && index < this.#last) this.#branch(step);
+			else this.#chain(step, index);
+		});
+	}
+
+	/** Loading a titration syringe: nothing waits for it but the titration. */
+	#branch(step: ProtocolStep): void {
+		this.#make(step, { after: [], takes: [syringeOf(this.method, step)], frees: [] });
+		this.#loaded.push(step);
+	}
+
+	#chain(step: ProtocolStep, index: number): void {
+		const isTitration = step.action.kind === 'titrate';
+		const loaded = isTitration ? this.#loaded : [];
+		const branches = loaded.map((own) => ({
+			lag: { step: stepName(this.id, own.id), leastS: 0, greatestS: null, exact: false },
+			syringe: syringeOf(this.method, own)
+		}));
+		if (isTitration) this.#loaded = [];
+		this.#make(step, {
+			after: [...this.#lagBefore(index), ...branches.map((b) => b.lag)],
+			takes: this.#before === null ? this.#shared : [],
+			frees: [...branches.map((b) => b.syringe), ...(index === this.#last ? this.#shared : [])]
+		});
+		this.#before = { id: stepName(this.id, step.id), index };
+		// A filter is filled by hand and then runs by itself.
+		this.#wait = step.action.kind === 'filter' ? waitOf(step) : null;
+	}
+
+	#lagBefore(index: number): Lag[] {
+		const before = this.#before;
+		if (!before) return [];
+		if (this.#wait) return [{ step: before.id, ...this.#wait }];
+		const atOnce = isAtOnce(this.steps, index);
+		const greatestS = atOnce ? AT_ONCE_S : before.index >= this.#reaction ? SOON_S : null;
+		return [{ step: before.id, leastS: 0, greatestS, exact: false }];
+	}
+
+	#make(step: ProtocolStep, rest: Pick<PlanStep, 'after' | 'takes' | 'frees'>): void {
+		const handsS = handsSecondsOf(step);
+		this.made.push({
+			id: stepName(this.id, step.id),
+			handsS,
+			longestS: LONGEST * handsS,
+			pieces: step.action.kind === 'titrate' ? stretchesOf(handsS) : 1,
+			...rest
+		});
+	}
+}
+
 /**
  * What the planner needs to know of a test: hands-on steps, with its waits as lags between them. Loading a titration
  * syringe is a branch of its own that only the titration waits for.
@@ -107,69 +184,7 @@ const syringeOf = (method: Method, step: ProtocolStep) =>
  * @param id of the test, unique in the session
  */
 export function planTestOf(id: string, method: Method, steps: readonly ProtocolStep[]): PlanTest {
-	const reaction = firstReagentIndex(steps);
-	const shared = sharedEquipment(method);
-	const plan: PlanStep[] = [];
-	/** The last step of the chain, and the wait since. */
-	let before: { readonly id: string; readonly index: number } | null = null;
-	/** Branches that the next titration waits for. */
-	let loaded: string[] = [];
-	let wait: ReturnType<typeof waitOf> | null = null;
-	const last = steps.findLastIndex((s) => s.action.kind !== 'stand');
-	steps.forEach((step, index) => {
-		if (step.action.kind === 'stand') {
-			const own = waitOf(step);
-			wait = wait
-				? {
-						leastS: wait.leastS + own.leastS,
-						greatestS: wait.greatestS + own.greatestS,
-						exact: wait.exact || own.exact
-					}
-				: own;
-			return;
-		}
-		const hands = handsSecondsOf(step);
-		const name = stepName(id, step.id);
-		const ahead = mayBeAhead(step) && index < last;
-		const after: Lag[] = [];
-		if (!ahead && before) {
-			if (wait)
-				after.push({ step: before.id, leastS: wait.leastS, greatestS: wait.greatestS, exact: wait.exact });
-			else {
-				const greatestS = isAtOnce(steps, index) ? AT_ONCE_S : before.index >= reaction ? SOON_S : null;
-				after.push({ step: before.id, leastS: 0, greatestS, exact: false });
-			}
-		}
-		const takes: string[] = [];
-		const frees: string[] = [];
-		if (ahead) takes.push(syringeOf(method, step));
-		if (step.action.kind === 'titrate') {
-			for (const branch of loaded) {
-				after.push({ step: branch, leastS: 0, greatestS: null, exact: false });
-				const own = steps.find((s) => stepName(id, s.id) === branch)!;
-				frees.push(syringeOf(method, own));
-			}
-			loaded = [];
-		}
-		if (!ahead && before === null) takes.push(...shared);
-		if (index === last) frees.push(...shared);
-		plan.push({
-			id: name,
-			handsS: hands,
-			longestS: LONGEST * hands,
-			pieces: step.action.kind === 'titrate' ? stretchesOf(hands) : 1,
-			after,
-			takes,
-			frees
-		});
-		if (ahead) loaded.push(name);
-		else {
-			before = { id: name, index };
-			// A filter is filled by hand and then runs by itself.
-			wait = step.action.kind === 'filter' ? waitOf(step) : null;
-		}
-	});
-	return { id, steps: plan, holds: [] };
+	return { id, steps: new PlanSteps(id, method, steps).made, holds: [] };
 }
 
 /** How many there are of what is shared, where nothing else is known: kits bring their vials, instruments stand alone. */

@@ -98,71 +98,70 @@ function portionAllTheWay(
 	return (first!.most ?? Infinity) < (last!.most ?? Infinity) ? first! : last!;
 }
 
-function partFor(goal: Goal, brought: number, given: PlanGiven, leastDays: number): Part | GoalRefusal {
-	const { parameter, from, aim, drift, supplement } = goal;
-	const wanted = aim - from.value - brought;
+/** Why a goal is not gone for at all, before any amount is reckoned; null where it may be. */
+function refusalOf(
+	{ parameter, from, aim, drift }: Goal,
+	wanted: number,
+	given: PlanGiven
+): GoalRefusal | null {
 	if (wanted < 0 && aim - from.value < 0) return { kind: 'cannot-lower', parameter };
 	// A thousandth of the way is no step of its own.
 	if (!(wanted > 1e-3 * (aim - from.value))) return { kind: 'nothing-to-do', parameter };
 	const bears = given.water.animals ? undefined : BACTERIA_BEAR[parameter];
 	if (bears && aim > bears.high) return { kind: 'beyond-bacteria', parameter, nearest: bears.high };
-	const move = strangeMove(parameter, drift, given.dosed[parameter] ?? 0);
 	const answer = given.answers[parameter];
 	if (answer && !given.looked && answersOtherwise(answer) === 'stronger') {
 		return { kind: 'answers-otherwise', parameter, response: answer };
 	}
+	const move = strangeMove(parameter, drift, given.dosed[parameter] ?? 0);
 	if (move && !given.looked) return { kind: 'ask-first', parameter, move };
 	// What is seen to rise by itself needs no dose, only time.
 	if (drift.value > 0 && isSeen(drift) && drift.value * PATIENCE_DAYS >= wanted) {
 		return { kind: 'rises-by-itself', parameter, days: wanted / drift.value };
 	}
+	return null;
+}
+
+/** What goes in at one time as far as the water bears it, or that it bears no more. */
+function borneBy(goal: Goal, amountPerDay: number, given: PlanGiven): Portion | GoalRefusal {
+	const { parameter, from, aim, supplement } = goal;
+	const portion = portionAllTheWay(supplement, given.water, given.goals, amountPerDay);
+	if (portion.most === null || portion.by === null || portion.most > amountPerDay / 1000) return portion;
+	const bare = largestPortion(supplement, given.water, amountPerDay);
+	const nearest = bare.most === 0 || from.value >= aim ? from.value : reachable(goal, given);
+	return { kind: 'overcharged', parameter, by: portion.by, nearest };
+}
+
+function partFor(goal: Goal, brought: number, given: PlanGiven, leastDays: number): Part | GoalRefusal {
+	const { parameter, from, aim, supplement } = goal;
+	const wanted = aim - from.value - brought;
+	const refusal = refusalOf(goal, wanted, given);
+	if (refusal) return refusal;
 	const limit = given.limits[parameter] ?? null;
 	const most = roomFor(goal, given);
 	if (limit !== null && most < LEAST_ROOM * limit) {
 		return { kind: 'no-room', parameter, by: (given.besides[parameter] ?? 0) > 0 ? 'other-plans' : 'rise' };
 	}
 	if (leastDays > MOST_DAYS || wanted > MOST_DAYS * most) {
-		return {
-			kind: 'too-far',
-			parameter,
-			nearest: from.value + MOST_DAYS * Math.min(most, wanted / leastDays)
-		};
+		const nearest = from.value + MOST_DAYS * Math.min(most, wanted / leastDays);
+		return { kind: 'too-far', parameter, nearest };
 	}
+	const volumeL = given.water.volumeL.value;
+	const amountOver = (days: number) => amountFor(supplement, parameter, wanted / days, volumeL);
 	let days = Math.max(1, leastDays, limit === null ? 1 : overDays(wanted, most).days);
-	let perDay = wanted / days;
-	let amountPerDay = amountFor(supplement, parameter, perDay, given.water.volumeL.value);
-	const unlikely = unlikelyAmount(supplement, amountPerDay, given.water.volumeL.value);
-	if (unlikely) {
-		return {
-			kind: 'unlikely-amount',
-			parameter,
-			perDay: amountPerDay,
-			unit: unitOf(supplement),
-			side: unlikely
-		};
-	}
-	const portion = portionAllTheWay(supplement, given.water, given.goals, amountPerDay);
+	const perDay = amountOver(days);
+	const side = unlikelyAmount(supplement, perDay, volumeL);
+	if (side) return { kind: 'unlikely-amount', parameter, perDay, unit: unitOf(supplement), side };
+	const portion = borneBy(goal, perDay, given);
+	if ('kind' in portion) return portion;
 	if (portion.most !== null && portion.by !== null) {
-		const bare = largestPortion(supplement, given.water, amountPerDay);
-		if (portion.most <= amountPerDay / 1000) {
-			if (bare.most === 0 || from.value >= aim) {
-				return { kind: 'overcharged', parameter, by: portion.by, nearest: from.value };
-			}
-			return { kind: 'overcharged', parameter, by: portion.by, nearest: reachable(goal, given) };
-		}
-		const mostPerDay = MOST_PORTIONS * portion.most;
-		if (amountPerDay > mostPerDay) {
-			const stretched = Math.ceil((days * amountPerDay) / mostPerDay);
-			if (stretched <= MOST_DAYS) {
-				days = stretched;
-				perDay = wanted / days;
-				amountPerDay = amountFor(supplement, parameter, perDay, given.water.volumeL.value);
-			}
-		}
+		const stretched = Math.ceil((days * perDay) / (MOST_PORTIONS * portion.most));
+		if (stretched > days && stretched <= MOST_DAYS) days = stretched;
 	}
+	const amountPerDay = amountOver(days);
 	const portions =
 		portion.most === null ? 1 : Math.max(1, Math.min(MOST_PORTIONS, Math.ceil(amountPerDay / portion.most)));
-	return { goal, days, amountPerDay, risePerDay: perDay, portions };
+	return { goal, days, amountPerDay, risePerDay: wanted / days, portions };
 }
 
 /** The highest level at which a thousandth of the way may still be added at one time. */
