@@ -62,6 +62,13 @@ module.exports = {
 			to: { couldNotResolve: true, pathNot: '^\\$(app|env|service-worker)|^\\./\\$types' }
 		},
 		{
+			// A new folder of the core takes its place among the layers before anything is built on it.
+			name: 'core-has-no-unknown-layer',
+			severity: 'error',
+			from: {},
+			to: { path: '^src/lib/core/', pathNot: `^src/lib/core/(${coreOrder.join('|')})/` }
+		},
+		{
 			name: 'core-imports-core-only',
 			severity: 'error',
 			from: { path: '^src/lib/core/', pathNot: '\\.test\\.ts$' },
@@ -81,6 +88,13 @@ module.exports = {
 			to: { path: '^src/lib/core/', pathNot: FACES }
 		},
 		{
+			// A layer within a folder sees of that folder what everybody sees.
+			name: 'core-layer-within-a-folder-uses-its-face',
+			severity: 'error',
+			from: { path: '^src/lib/core/judgement/water/' },
+			to: { path: '^src/lib/core/judgement/(?!water/)', pathNot: '^src/lib/core/judgement/index\\.ts$' }
+		},
+		{
 			name: 'browser-side-never-imports-server',
 			severity: 'error',
 			// Whatever a page is made of, by its place or by its kind; only what runs on the server may know the server.
@@ -97,7 +111,20 @@ module.exports = {
 			name: 'db-and-repository-never-import-service',
 			severity: 'error',
 			from: { path: '^src/lib/server/(db|repository)/' },
-			to: { path: '^src/lib/server/service/' }
+			to: { path: '^src/lib/server/(service|reckon|validation|account)/' }
+		},
+		{
+			// What is asked for goes through services.ts, which hands each use case what it stands on.
+			name: 'routes-call-no-use-case-themselves',
+			severity: 'error',
+			from: { path: '^src/routes/' },
+			to: { path: '^src/lib/server/(service|reckon)/', dependencyTypesNot: ['type-only'] }
+		},
+		{
+			name: 'use-cases-decode-no-forms',
+			severity: 'error',
+			from: { path: '^src/lib/server/service/', pathNot: '\\.test\\.ts$' },
+			to: { path: '^src/lib/server/validation/' }
 		},
 		{
 			name: 'sql-only-in-db-and-repository',

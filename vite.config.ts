@@ -22,9 +22,9 @@ export default defineConfig({
 					include: [
 						'src/**/*.test.ts',
 						'tests/cases/**/*.test.ts',
-						'tests/rules/**/*.test.ts',
-						'tests/plan/**/*.test.ts',
-						'tests/judgement/**/*.test.ts',
+						'scripts/**/*.test.ts',
+						'tests/*.test.ts',
+						'tests/calibrate/**/*.test.ts',
 						'tests/fuzz/**/*.test.ts',
 						'tests/harm/**/*.test.ts'
 					]

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { correctionRun, type CorrectionRun, type World } from '../calibrate/corrections.ts';
+import { correctionRun, type CorrectionRun, type World } from './corrections.ts';
 
 /** A small share of what `npm run calibrate` makes its table from, with seeds of its own. */
 const SEEDS = Array.from({ length: 36 }, (_, i) => 7000 + i);

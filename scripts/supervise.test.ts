@@ -1,5 +1,5 @@
 import { describe, expect, it, vi } from 'vitest';
-import { supervise } from '../../scripts/supervise.mjs';
+import { supervise } from './supervise.mjs';
 
 /** A part that ends when told to, as often as it is started. */
 function part(name: string) {

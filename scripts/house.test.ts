@@ -4,8 +4,8 @@ import { mkdtempSync, readFileSync, rmSync, statSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, describe, expect, it } from 'vitest';
-import { certificateFor, removeAuthority } from '../../scripts/authority.mjs';
-import { houseAddresses, houseNames } from '../../scripts/house.mjs';
+import { certificateFor, removeAuthority } from './authority.mjs';
+import { houseAddresses, houseNames } from './house.mjs';
 
 const folder = join(mkdtempSync(join(tmpdir(), 'tevrik-authority-')), 'house');
 afterAll(() => rmSync(join(folder, '..'), { recursive: true, force: true }));

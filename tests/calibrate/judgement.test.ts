@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { cycleRun } from '../calibrate/cycles.ts';
-import { nextTestRuns, policyName } from '../calibrate/next-test.ts';
-import { verdictTally, WAYS } from '../calibrate/two-methods.ts';
+import { cycleRun } from './cycles.ts';
+import { nextTestRuns, policyName } from './next-test.ts';
+import { verdictTally, WAYS } from './two-methods.ts';
 
 /** A small share of what `npm run calibrate` makes its tables from, with seeds of its own. */
 describe('judgements on simulated waters', () => {

@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { bestByTryingAll } from '../support/exhaustive.ts';
-import { madeUpSession, type SessionShape } from '../support/random-session.ts';
-import { methodByCode, stepsFor } from '../../src/lib/core/method/index.ts';
-import { seededRandom } from '../../src/lib/core/numeric/index.ts';
+import { bestByTryingAll } from '../../../../../tests/support/exhaustive.ts';
+import { madeUpSession, type SessionShape } from '../../../../../tests/support/random-session.ts';
+import { methodByCode, stepsFor } from '../../method/index.ts';
+import { seededRandom } from '../../numeric/index.ts';
 import {
 	CHANGEOVER_S,
 	faultsOfPlan,
@@ -17,7 +17,7 @@ import {
 	type PlanProblem,
 	type PlanStep,
 	type PlanTest
-} from '../../src/lib/core/bench/index.ts';
+} from '../index.ts';
 
 /** A budget of so many looks instead of so much time: the same on every machine. */
 function looks(most: number, seed = 1): PlanBudget {
