@@ -1,5 +1,5 @@
 import { PlanRequest, type NamedSupplement } from '$lib/contract/adjust';
-import { HUSBANDRY_IDS, RAISED, offeredFor, type RaisedParameter } from '$lib/core/correction';
+import { HUSBANDRY_IDS, RAISED, supplementFor, type RaisedParameter } from '$lib/core/correction';
 import { typedNumber } from '$lib/core/numeric';
 import { convert, PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
 import { fail, ok, type Result } from '$lib/core/result';
@@ -7,31 +7,10 @@ import { validate } from '$lib/server/validation/validator';
 
 type Units = Readonly<Record<ParameterId, UnitId>>;
 
-/** The salt that is taken where the keeper has nothing of their own. */
-const USUAL: Readonly<Record<RaisedParameter, string>> = {
-	alkalinity: 'salt:NaHCO3',
-	calcium: 'salt:CaCl2.2H2O',
-	magnesium: 'sea-magnesium',
-	potassium: 'salt:KCl',
-	nitrate: 'salt:NaNO3',
-	phosphate: 'salt:KH2PO4'
-};
-
 /** The parameters that a plan's address names. */
 export function goalsIn(url: URL): RaisedParameter[] {
 	const named = (url.searchParams.get('goals') ?? '').split(',');
 	return RAISED.filter((p) => named.includes(p));
-}
-
-/** What raises a parameter: as chosen, else the keeper's own, else a common salt. */
-export function supplementFor(
-	parameter: RaisedParameter,
-	supplements: readonly NamedSupplement[],
-	chosen: string | null
-): string {
-	const fits = (s: NamedSupplement) => s.what.kind !== 'table' && offeredFor(s.what).includes(parameter);
-	const named = supplements.find((s) => s.id === chosen && fits(s));
-	return (named ?? supplements.find((s) => s.own && fits(s)))?.id ?? USUAL[parameter];
 }
 
 /** A number typed in the person's unit, in the canonical one; NaN where it is none. */

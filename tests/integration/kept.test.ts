@@ -6,7 +6,7 @@ import { USUAL_SETTINGS } from '../../src/lib/contract/judgement.ts';
 import { addDays } from '../../src/lib/core/time/index.ts';
 import { readDay } from '../../src/lib/server/service/judgement/read-day.ts';
 import { readFindings } from '../../src/lib/server/service/judgement/read-findings.ts';
-import { readTrends } from '../../src/lib/server/service/judgement/read-trends.ts';
+import { readTrends } from '../../src/lib/server/service/trends/read-trends.ts';
 import { NOON, openWorld, testRun, type World } from '../support/site.ts';
 import type { OwnDatabase } from '../support/engine.ts';
 import { ownDatabase } from './database.ts';

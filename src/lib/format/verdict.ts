@@ -1,3 +1,4 @@
+import { standardUncertaintyOf } from '$lib/core/uncertainty';
 import { type Going, type Grade, type Urgency, type Verdict } from '$lib/core/judgement';
 import { PARAMETERS, UNITS, type ParameterId, type UnitId } from '$lib/core/quantity';
 import type { BoundResult } from '$lib/core/reading';
@@ -149,7 +150,7 @@ export function stripInWords(
 	timeZone: string,
 	now: Instant
 ): string {
-	const m = inUnit(parameter, row.now.value, Math.hypot(row.now.uRandom, row.now.uCommon), unit);
+	const m = inUnit(parameter, row.now.value, standardUncertaintyOf(row.now), unit);
 	const band = row.band ? ` Band ${bandInUnit(parameter, row.band, unit)}.` : '';
 	return `${PARAMETERS[parameter].name}, estimated ${m.value} plus or minus ${m.plusMinus} ${UNITS[unit].symbol}.${band} Last read ${shortDay(row.last.at, timeZone, now)}.`;
 }

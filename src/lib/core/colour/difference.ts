@@ -1,6 +1,14 @@
 import { differenceCiede2000, parse } from 'culori';
 
+const HARD_TO_TELL = 12;
+const CLOSE = 30;
+
 const ciede2000 = differenceCiede2000();
+
+/** How well two colours are told apart side by side, by their distance in CIEDE2000 (conventions). */
+export function toldApart(distance: number): 'hard to tell' | 'close' | 'far apart' {
+	return distance < HARD_TO_TELL ? 'hard to tell' : distance < CLOSE ? 'close' : 'far apart';
+}
 
 /**
  * How far apart two colours lie to the eye, CIEDE2000: about 1 is just seen side by side, 10 at a glance.

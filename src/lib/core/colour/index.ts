@@ -1,2 +1,2 @@
 /** Colours as the eye tells them apart. */
-export { colourDifference } from './difference.ts';
+export { colourDifference, toldApart } from './difference.ts';

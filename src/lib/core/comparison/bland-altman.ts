@@ -18,6 +18,11 @@ export interface BlandAltman {
 	readonly uSlope: number | null;
 }
 
+/** Whether the difference is seen to change with the level: beyond twice the standard uncertainty of its slope. */
+export function slopeIsSeen({ slope, uSlope }: Pick<BlandAltman, 'slope' | 'uSlope'>): boolean {
+	return uSlope !== null && Math.abs(slope) > 2 * uSlope;
+}
+
 export interface LimitOfAgreement {
 	readonly value: number;
 	readonly from: number;

@@ -18,7 +18,13 @@ export {
 	type StandardTried
 } from './kit-finding.ts';
 /** Two methods, two readers, two waters. */
-export { blandAltman, PAIRS_TO_TELL, type BlandAltman, type LimitOfAgreement } from './bland-altman.ts';
+export {
+	blandAltman,
+	PAIRS_TO_TELL,
+	slopeIsSeen,
+	type BlandAltman,
+	type LimitOfAgreement
+} from './bland-altman.ts';
 export { againstInterval, comparePair, type PairComparison, type Side } from './compare-pair.ts';
 export { likelierOff, type LikelierOff, type OwnError } from './likelier-off.ts';
 export { differenceThatMatters } from './matters.ts';

@@ -1,3 +1,4 @@
+import { standardUncertaintyOf } from '../uncertainty/index.ts';
 import { atMost, median } from '../numeric/index.ts';
 
 export interface Replicates {
@@ -29,7 +30,7 @@ export function replicates(readings: readonly number[], uCommon: number, pooledS
 	const spread = pooledS ?? s;
 	if (spread === null) throw new RangeError('one reading has no spread of its own; give a pooled one');
 	const uRandom = spread / Math.sqrt(n);
-	return { mean, s, uRandom, u: Math.hypot(uRandom, uCommon) };
+	return { mean, s, uRandom, u: standardUncertaintyOf({ uRandom, uCommon }) };
 }
 
 /** Critical range of n repeats over their standard deviation, 95 %. @see ISO 5725-6, table 1 */

@@ -34,6 +34,7 @@ export {
 	type RaisedParameter,
 	type Supplement
 } from './dose/supplement.ts';
+export { supplementFor } from './dose/usual-supplement.ts';
 export { bestMix, type AtHand, type Mix, type MixGiven } from './dose/mix.ts';
 export { magnesiumSalts } from './dose/magnesium.ts';
 /** The water, and what it bears. */

@@ -1,5 +1,6 @@
+import { standardUncertaintyOf } from '../uncertainty/index.ts';
 import { PARAMETERS, UNITS } from '../quantity/index.ts';
-import { boundsOf, pointOf, standardUncertaintyOf, type TestResult } from '../reading/index.ts';
+import { boundsOf, pointOf, type TestResult } from '../reading/index.ts';
 import { toIso, type Instant } from '../time/index.ts';
 import { quoteFormula } from './formula-quote.ts';
 

@@ -1,3 +1,4 @@
+import { standardUncertaintyOf } from '../uncertainty/index.ts';
 import { CONVENTIONS } from '../caution/index.ts';
 import { convert } from '../quantity/index.ts';
 import { freeAmmoniaShare, totalFromNbs } from '../seawater/index.ts';
@@ -9,7 +10,7 @@ interface Range {
 }
 
 /** Where a thing was not read: the most that is plausible, pH on the kit's buffers. */
-export const UNREAD = {
+const UNREAD = {
 	salt: {
 		ph: { lower: 8, upper: CONVENTIONS.saltPhWorst.value },
 		temperatureC: { lower: 22, upper: 28 }
@@ -21,6 +22,50 @@ export const UNREAD = {
 	/** Of sea water. */
 	salinity: { lower: 30, upper: 37 }
 } as const;
+
+/** Below this practical salinity a water is fresh. */
+const FRESH_SALINITY = 5;
+
+/** What is taken for the middle of what was not read, with its standard uncertainty. */
+const UNREAD_MIDDLE = {
+	temperature: { value: 26, uRandom: 1, uCommon: 0 },
+	salinity: { value: 34, uRandom: 2, uCommon: 0 }
+} as const;
+
+interface Read {
+	readonly value: number;
+	readonly uRandom: number;
+	readonly uCommon: number;
+}
+
+/**
+ * What the share of free ammonia rests on, from what was read before: pH between its ends on the total scale, warmth and
+ * salinity with their standard uncertainties. What was not read is taken as it usually is.
+ */
+export function besideAmmonia(before: {
+	readonly ph?: Read | null;
+	readonly temperature?: Read | null;
+	readonly salinity?: Read | null;
+}): {
+	readonly ph: Range;
+	readonly temperatureC: { readonly value: number; readonly u: number };
+	readonly salinity: { readonly value: number; readonly u: number };
+} {
+	const temperature = before.temperature ?? UNREAD_MIDDLE.temperature;
+	const salinity = before.salinity ?? UNREAD_MIDDLE.salinity;
+	const { ph } = before;
+	// Evenly spread, as far as its standard uncertainty tells.
+	const half = ph ? Math.sqrt(3) * standardUncertaintyOf(ph) : 0;
+	const nbs = ph
+		? { lower: ph.value - half, upper: ph.value + half }
+		: UNREAD[salinity.value < FRESH_SALINITY ? 'fresh' : 'salt'].ph;
+	const total = (x: number) => totalFromNbs(x, Math.min(42, salinity.value), temperature.value);
+	return {
+		ph: { lower: total(nbs.lower), upper: total(nbs.upper) },
+		temperatureC: { value: temperature.value, u: standardUncertaintyOf(temperature) },
+		salinity: { value: salinity.value, u: standardUncertaintyOf(salinity) }
+	};
+}
 
 /** The share is known up to here; a water beyond is reckoned as at the end. */
 const KNOWN_SHARE = { salinity: [0, 45], temperatureC: [-2, 45] } as const;
@@ -61,7 +106,7 @@ export function freeAmmonia(
 	salinity: number | null,
 	temperatureC: Range | null
 ): FreeAmmonia {
-	const kind = salinity !== null && salinity < 5 ? UNREAD.fresh : UNREAD.salt;
+	const kind = salinity !== null && salinity < FRESH_SALINITY ? UNREAD.fresh : UNREAD.salt;
 	const acidity = ph ?? kind.ph;
 	const warmth = temperatureC ?? kind.temperatureC;
 	const salts =

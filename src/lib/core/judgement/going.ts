@@ -1,4 +1,4 @@
-import type { Band } from './band.ts';
+import { aimOf, type Band } from './band.ts';
 
 /** Where a value is going, seen from where it is wanted. */
 export type Going = 'better' | 'worse' | 'not-seen';
@@ -21,8 +21,8 @@ export function goingOf(
 	const rises = perDay.value > 0;
 	if (band.low !== null && value < band.low) return rises ? 'better' : 'worse';
 	if (band.high !== null && value > band.high) return rises ? 'worse' : 'better';
-	const middle = band.aim ?? (band.low !== null && band.high !== null ? (band.low + band.high) / 2 : null);
+	const aim = aimOf(band);
 	// A band that is open on one side wants the value away from its one limit.
-	if (middle === null) return (band.high !== null) === rises ? 'worse' : 'better';
-	return value < middle === rises ? 'better' : 'worse';
+	if (aim === null) return (band.high !== null) === rises ? 'worse' : 'better';
+	return value < aim === rises ? 'better' : 'worse';
 }

@@ -22,7 +22,7 @@ export {
 	type AgainstReference,
 	type Reference
 } from './reference.ts';
-export { freeAmmonia, NH3_WATCH, UNREAD, type FreeAmmonia } from './free-ammonia.ts';
+export { besideAmmonia, freeAmmonia, NH3_WATCH, type FreeAmmonia } from './free-ammonia.ts';
 /** Where a water stands in its life. */
 export { bandsIn, isFresh, STAGES, stageOf, type AdviceId, type Stage, type StageId } from './stage.ts';
 export {
@@ -54,7 +54,14 @@ export {
 	type RuleStrength
 } from './rules/index.ts';
 /** What to test, when, and why. */
-export { HAPPENINGS, PANEL_DAYS, PANELS, type Happening, type PanelHappening } from './panel.ts';
+export {
+	HAPPENINGS,
+	isNoneWanted,
+	PANEL_DAYS,
+	PANELS,
+	type Happening,
+	type PanelHappening
+} from './panel.ts';
 export {
 	fittingInto,
 	isDue,

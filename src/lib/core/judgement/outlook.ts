@@ -1,3 +1,4 @@
+import { standardUncertaintyOf } from '../uncertainty/index.ts';
 import { addDays, type Instant } from '../time/index.ts';
 import { againstBand, type Band } from './band.ts';
 
@@ -39,7 +40,11 @@ export function outlookOf(
 ): Outlook {
 	const chanceAt = (at: Instant) => {
 		const { value, uRandom, uCommon } = ahead(at);
-		const { pBelow, pAbove } = againstBand(value, Math.max(1e-12, Math.hypot(uRandom, uCommon)), band);
+		const { pBelow, pAbove } = againstBand(
+			value,
+			Math.max(1e-12, standardUncertaintyOf({ uRandom, uCommon })),
+			band
+		);
 		return { outside: pBelow + pAbove, uRandom };
 	};
 	const start = chanceAt(lastAt);

@@ -1,4 +1,5 @@
 import type { ParameterId } from '../quantity/index.ts';
+import type { Band } from './band.ts';
 
 /** What has happened, and asks for tests. */
 export const HAPPENINGS = [
@@ -26,6 +27,14 @@ export const PANELS = {
 	'before-change': ['alkalinity', 'calcium', 'nitrate', 'phosphate'],
 	'after-change': ['salinity', 'alkalinity', 'magnesium']
 } as const satisfies Readonly<Record<PanelHappening, readonly ParameterId[]>>;
+
+/** A band that reaches no higher wants none of it, canonical unit (convention). */
+const MOST_OF_NONE = 0.1;
+
+/** Of what is wanted in traces only, none is as it should be: it is never low. */
+export function isNoneWanted(band: Band | null): boolean {
+	return band !== null && band.low === null && (band.high ?? 1) <= MOST_OF_NONE;
+}
 
 /** A panel stays open for so many days after what asked for it. */
 export const PANEL_DAYS = 7;

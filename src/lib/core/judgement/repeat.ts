@@ -1,3 +1,4 @@
+import { standardUncertaintyOf } from '../uncertainty/index.ts';
 import { againstBand, type Band } from './band.ts';
 import { gradeOf } from './verdict.ts';
 
@@ -12,5 +13,8 @@ import { gradeOf } from './verdict.ts';
 export function repeatWouldTell(value: number, uRandom: number, uCommon: number, band: Band | null): boolean {
 	if (!band || !(uRandom > 0)) return false;
 	const gradeWith = (u: number) => gradeOf(againstBand(value, u, band)).grade;
-	return gradeWith(Math.hypot(uRandom, uCommon)) !== gradeWith(Math.hypot(uRandom / Math.SQRT2, uCommon));
+	return (
+		gradeWith(standardUncertaintyOf({ uRandom, uCommon })) !==
+		gradeWith(Math.hypot(uRandom / Math.SQRT2, uCommon))
+	);
 }

@@ -1,4 +1,5 @@
-import { pointOf, standardUncertaintyOf, type TestResult } from '../reading/index.ts';
+import { standardUncertaintyOf } from '../uncertainty/index.ts';
+import { pointOf, type TestResult } from '../reading/index.ts';
 import { SURPRISING_Z } from '../trend/index.ts';
 import { againstBand, boundAgainstBand, type Band, type BandProbabilities } from './band.ts';
 

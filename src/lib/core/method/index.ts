@@ -88,3 +88,4 @@ export {
 } from './shipped/others.ts';
 export { statedMethodFor } from './shipped/stated.ts';
 export { SHIPPED_METHODS, methodByCode } from './shipped/all.ts';
+export { countOf, SHARED_THINGS } from './equipment.ts';

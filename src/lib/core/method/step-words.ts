@@ -64,12 +64,12 @@ const WORDS_OF: WordsOf = {
 		detail: 'Strike it off flat over the pot, carry it over the vial, tap it in. Close the pot at once.',
 		why: 'A heaped scoop is half as much again. Powder draws water from the air, and a scoop of its own keeps one powder out of another.'
 	}),
-	swirl: (action, reagent) => ({
+	swirl: (action) => ({
 		say: `Swirl for ${durationWords(action.seconds)}`,
 		detail: 'Gently, the vial open or capped, never a finger on it.',
 		why: 'Streaks react early where the reagent meets them first.'
 	}),
-	shake: (action, reagent) => ({
+	shake: (action) => ({
 		say: `Shake for ${durationWords(action.seconds)}`,
 		detail: 'Cap on, never a finger. Nothing may lie on the bottom at the end.',
 		why: 'The reaction runs only where the reagent touches the water. Skin leaves salt and reagent leaves stains.'

@@ -14,8 +14,8 @@ import {
 } from '../method/index.ts';
 import { seededRandom } from '../numeric/index.ts';
 import { CALM_READER, readBy } from '../tank/index.ts';
-import { simulate } from '../uncertainty/index.ts';
-import { boundsOf, derive, formOf, pointOf, standardUncertaintyOf, type RawReading } from './index.ts';
+import { simulate, standardUncertaintyOf } from '../uncertainty/index.ts';
+import { boundsOf, derive, formOf, pointOf, type RawReading } from './index.ts';
 
 const outcomeOf = (method: Method, reading: RawReading) => {
 	const derived = derive(method, reading);

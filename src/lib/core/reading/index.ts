@@ -44,7 +44,6 @@ export {
 	expandedUOf,
 	plausibleRangeOf,
 	pointOf,
-	standardUncertaintyOf,
 	type BoundResult,
 	type IntervalResult,
 	type TestResult,

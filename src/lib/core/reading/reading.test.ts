@@ -1,3 +1,4 @@
+import { standardUncertaintyOf } from '../uncertainty/index.ts';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
@@ -25,7 +26,6 @@ import {
 	derive,
 	marksAround,
 	otherScale,
-	standardUncertaintyOf,
 	volumeOf,
 	type DropReading,
 	type RawReading,

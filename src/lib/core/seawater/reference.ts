@@ -1,3 +1,4 @@
+import { standardUncertaintyOf } from '../uncertainty/index.ts';
 import { atLeast, atMost } from '../numeric/index.ts';
 import { MOLAR_MASS } from '../quantity/index.ts';
 import { densityNear } from '../density/index.ts';
@@ -89,7 +90,7 @@ export function atReferenceSalinity(
 ): { readonly value: number; readonly u: number } | null {
 	if (!(salinity.value >= NORMALISED_FROM && salinity.value <= NORMALISED_TO)) return null;
 	const factor = normalisingFactor(salinity.value, STATED_AT_C);
-	const relative = Math.hypot(salinity.uRandom, salinity.uCommon) / salinity.value;
+	const relative = standardUncertaintyOf(salinity) / salinity.value;
 	return {
 		value: factor * ion.value,
 		u: factor * Math.hypot(ion.uRandom, ion.uCommon, ion.value * relative)

@@ -24,7 +24,7 @@ export {
 } from './water-estimate.ts';
 export { KeptPasses } from './pass.ts';
 export { daysUntilOutside } from './leaving.ts';
-export { isLine } from './line.ts';
+export { isLine, tellsUse } from './line.ts';
 export {
 	CALCIUM_PER_DKH,
 	checkStoichiometry,

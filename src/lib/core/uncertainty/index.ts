@@ -1,5 +1,12 @@
 /** Standard uncertainties, budgets, propagation and how many digits are worth showing (JCGM 100 and 101:2008). */
-export { rectangular, triangular, expanded, lastIncrement, differenceOfTwoReadings } from './standard.ts';
+export {
+	rectangular,
+	triangular,
+	expanded,
+	lastIncrement,
+	differenceOfTwoReadings,
+	standardUncertaintyOf
+} from './standard.ts';
 export {
 	combine,
 	largestComponent,

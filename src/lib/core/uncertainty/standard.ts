@@ -35,3 +35,12 @@ export function lastIncrement(increment: number): { readonly u: number; readonly
 export function differenceOfTwoReadings(graduation: number): number {
 	return Math.SQRT2 * rectangular(graduation / 2);
 }
+
+/**
+ * Standard uncertainty of something of which a part differs from reading to reading and a part is common to all.
+ *
+ * @see JCGM 100:2008, 5.1.2
+ */
+export function standardUncertaintyOf(of: { readonly uRandom: number; readonly uCommon: number }): number {
+	return Math.sqrt(of.uRandom * of.uRandom + of.uCommon * of.uCommon);
+}

@@ -1,9 +1,9 @@
 import type { DatedResult } from '$lib/core/record';
 import { and, countDistinct, desc, eq, gte, inArray, min } from 'drizzle-orm';
 import type { ParameterId } from '$lib/core/quantity';
-import { boundsOf, standardUncertaintyOf, type TestResult } from '$lib/core/reading';
+import { boundsOf, type TestResult } from '$lib/core/reading';
 import type { Instant } from '$lib/core/time';
-import { COVERAGE } from '$lib/core/uncertainty';
+import { COVERAGE, standardUncertaintyOf } from '$lib/core/uncertainty';
 import { alias } from 'drizzle-orm/mysql-core';
 import { methodVersion, rawReading, result, sample, siteMethod, testRun } from '../db/schema/index.ts';
 import type { Reader } from './database.ts';

@@ -183,7 +183,7 @@
 				)} mg/L a month. Skeletons take 7.15 mg/L of calcium for each dKH.
 			</p>
 		{/if}
-		{#if creep && creep.perMonth > 0.05}
+		{#if creep?.told}
 			<p class="mt-3 max-w-[46rem]">
 				Salt is left behind: salinity creeps up by about {fixed(creep.perMonth, 2)} a month if these are chlorides
 				and sodium carbonates. Exchanging {litresWords(Number(creep.exchangeLPerMonth.toPrecision(2)))} a month

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import type { ComparisonAnswer } from '$lib/contract/comparison';
+	import { slopeIsSeen } from '$lib/core/comparison';
 	import type { ParameterId, UnitId } from '$lib/core/quantity';
 	import type { Instant } from '$lib/core/time';
 	import { confoundSentence, errorSentence, likelierSentence, NEXT_WORDS } from '$lib/format/comparison';
@@ -60,7 +61,7 @@
 			</li>
 		</ul>
 	{/if}
-	{#if paired.limits && !paired.verdict.tooFew && paired.limits.uSlope !== null && Math.abs(paired.limits.slope) > 2 * paired.limits.uSlope}
+	{#if paired.limits && !paired.verdict.tooFew && slopeIsSeen(paired.limits)}
 		<p class="small mt-2 border-t py-2">
 			The difference changes with the level: the higher it is, the {paired.limits.slope > 0 ? 'more' : 'less'}
 			{names.first} reads beside {names.second}.

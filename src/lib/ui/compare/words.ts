@@ -1,3 +1,4 @@
+import { standardUncertaintyOf } from '$lib/core/uncertainty';
 import type { ParameterId, UnitId } from '$lib/core/quantity';
 import { inUnit } from '$lib/format/quantity';
 
@@ -13,6 +14,6 @@ export function readWords(
 	{ value, uRandom, uCommon }: { readonly value: number; readonly uRandom: number; readonly uCommon: number },
 	unit: UnitId
 ): string {
-	const m = inUnit(parameter, value, Math.hypot(uRandom, uCommon), unit);
+	const m = inUnit(parameter, value, standardUncertaintyOf({ uRandom, uCommon }), unit);
 	return `${m.value} ± ${m.plusMinus}`;
 }

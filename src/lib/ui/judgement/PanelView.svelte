@@ -1,5 +1,6 @@
 <script lang="ts">
 	import type { PanelAnswer, PanelTest } from '$lib/contract/findings';
+	import { isNoneWanted } from '$lib/core/judgement';
 	import { PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
 	import type { Instant } from '$lib/core/time';
 	import { ago, shortDay } from '$lib/format/date';
@@ -23,8 +24,8 @@
 	/** Of what may be there in traces only, the low outcome is that none was found. */
 	const labelOf = (parameter: ParameterId, outcome: (typeof OUTCOMES)[number]) =>
 		outcome === 'low' && NUTRIENTS.includes(parameter) ? 'Low, or none' : LABELS[outcome];
-	const noneWanted = ({ band }: PanelTest) => band !== null && band.low === null && (band.high ?? 1) <= 0.1;
-	const outcomesOf = (test: PanelTest) => (noneWanted(test) ? (['inside', 'high'] as const) : OUTCOMES);
+	const outcomesOf = (test: PanelTest) =>
+		isNoneWanted(test.band) ? (['inside', 'high'] as const) : OUTCOMES;
 </script>
 
 <main class="page max-w-[60rem]!">

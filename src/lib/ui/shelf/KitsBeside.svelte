@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { toldApart } from '$lib/core/colour';
 	import type { KitBeside } from '$lib/contract/shelf-view';
 	import {
 		convertSpan,
@@ -26,8 +27,7 @@
 			? '–'
 			: `± ${plain(Number(convertSpan(half, PARAMETERS[parameter].canonicalUnit, unit).toPrecision(1)))}`;
 	/** 1 is just seen side by side, 10 at a glance. */
-	const colours = (distance: number | null) =>
-		distance === null ? 'no colour' : distance < 12 ? 'hard to tell' : distance < 30 ? 'close' : 'far apart';
+	const colours = (distance: number | null) => (distance === null ? 'no colour' : toldApart(distance));
 	const WIDEST = 100;
 </script>
 

@@ -3,7 +3,7 @@
 	import { convert, PARAMETERS, POSSIBLE_IN_WATER, UNITS, type UnitId } from '$lib/core/quantity';
 	import { pointOf } from '$lib/core/reading';
 	import type { Instant } from '$lib/core/time';
-	import { COVERAGE } from '$lib/core/uncertainty';
+	import { COVERAGE, standardUncertaintyOf } from '$lib/core/uncertainty';
 	import { ago } from '$lib/format/date';
 	import { bandInUnit, headlineOf, inUnit, limitInUnit, resultInUnit } from '$lib/format/quantity';
 	import { boundSentence, gradeWords, isWarning, rateSentence, stripInWords } from '$lib/format/verdict';
@@ -16,7 +16,7 @@
 
 	const definition = $derived(PARAMETERS[row.parameter]);
 	const estimate = $derived(row.estimate);
-	const u = $derived(estimate ? Math.hypot(estimate.now.uRandom, estimate.now.uCommon) : 0);
+	const u = $derived(estimate ? standardUncertaintyOf(estimate.now) : 0);
 	const shown = $derived(estimate && inUnit(row.parameter, estimate.now.value, u, unit));
 	const to = $derived((v: number) => convert(v, definition.canonicalUnit, unit));
 	const least = $derived(POSSIBLE_IN_WATER[row.parameter].least);

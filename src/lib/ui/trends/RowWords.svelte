@@ -1,7 +1,9 @@
 <script lang="ts">
+	import { standardUncertaintyOf } from '$lib/core/uncertainty';
 	import type { TrendRow } from '$lib/contract/trends';
-	import { PARAMETERS, type UnitId } from '$lib/core/quantity';
+	import type { UnitId } from '$lib/core/quantity';
 	import type { Instant } from '$lib/core/time';
+	import { tellsUse } from '$lib/core/trend';
 	import { inUnit, ratePerDay } from '$lib/format/quantity';
 	import { estimateShown, readingShown, readingWhen } from '$lib/format/trend';
 	import { rateSentence } from '$lib/format/verdict';
@@ -25,8 +27,7 @@
 	);
 	const estimate = $derived(row.estimate);
 	const shown = $derived(
-		estimate &&
-			inUnit(row.parameter, estimate.now.value, Math.hypot(estimate.now.uRandom, estimate.now.uCommon), unit)
+		estimate && inUnit(row.parameter, estimate.now.value, standardUncertaintyOf(estimate.now), unit)
 	);
 </script>
 
@@ -53,7 +54,7 @@
 					? 'Mostly bounds: no rate to tell from these.'
 					: rateSentence({ parameter: row.parameter, ...estimate, leavesInDays: null }, unit)}
 			</p>
-			{#if estimate.basedOn > 1 && PARAMETERS[row.parameter].dosed && !estimate.mostlyBounds}
+			{#if tellsUse(row.parameter, estimate)}
 				{@const use = ratePerDay(
 					row.parameter,
 					estimate.consumptionPerDay.value,

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { standardUncertaintyOf } from '$lib/core/uncertainty';
 	import { untrack } from 'svelte';
 	import { download } from '$lib/client/download';
 	import { TREND_SPANS, type TrendRow, type TrendSeries, type TrendSpan } from '$lib/contract/trends';
@@ -119,7 +120,7 @@
 		const count = `${PARAMETERS[row.parameter].name}: ${row.count} readings in all.`;
 		if (!row.estimate) return `${count} Too little for an estimate yet.`;
 		const { now: present } = row.estimate;
-		const m = inUnit(row.parameter, present.value, Math.hypot(present.uRandom, present.uCommon), unit);
+		const m = inUnit(row.parameter, present.value, standardUncertaintyOf(present), unit);
 		const rate = rateSentence({ parameter: row.parameter, ...row.estimate, leavesInDays: null }, unit);
 		return `${count} Now about ${m.value} plus or minus ${m.plusMinus} ${UNITS[unit].symbol}. ${rate}`;
 	}

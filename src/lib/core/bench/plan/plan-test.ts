@@ -1,4 +1,4 @@
-import { isFree, type Method, type ProtocolStep } from '../../method/index.ts';
+import { countOf, isFree, SHARED_THINGS, type Method, type ProtocolStep } from '../../method/index.ts';
 import type { Lag, PlanStep, PlanTest } from './problem.ts';
 
 /** Steps without a wait follow within this once a reaction runs. */
@@ -75,26 +75,13 @@ export function waitOf({ action }: ProtocolStep): {
 /** The steps of a session are named by test and step. */
 export const stepName = (test: string, step: string) => `${test}/${step}`;
 
-/** Things that several tests share, as they are named in a method's equipment. */
-const SHARED: readonly { readonly name: string; readonly words: RegExp; readonly each: boolean }[] = [
-	{ name: 'vial', words: /\bvial\b/i, each: true },
-	{ name: 'photometer', words: /\bphotometer\b/i, each: false },
-	{ name: 'comparator', words: /\bcomparator\b/i, each: false },
-	{ name: 'refractometer', words: /\brefractometer\b/i, each: false },
-	{ name: 'filter cup', words: /\bfilter cup\b/i, each: false },
-	{ name: 'stirrer', words: /\bstirrer\b/i, each: false }
-];
-
 /**
  * Shared equipment that a test holds from its first step to its last, by name, one entry for each piece. Sample
  * syringes are rinsed and used within one step, so that nobody waits for them; a titration syringe belongs to its
  * reagent and is held from its filling to the end of the titration.
  */
 function sharedEquipment(method: Method): readonly string[] {
-	return SHARED.flatMap(({ name, words, each }) => {
-		const count = method.equipment.filter((e) => words.test(e)).length;
-		return Array.from({ length: each ? count : Math.min(1, count) }, () => name);
-	});
+	return SHARED_THINGS.flatMap((thing) => Array.from({ length: countOf(method, thing) }, () => thing));
 }
 
 const syringeOf = (method: Method, step: ProtocolStep) =>

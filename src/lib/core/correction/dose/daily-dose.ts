@@ -171,6 +171,9 @@ export function heldByChanges(
 	return { before: newWater - used / fraction, after: newWater - (used * (1 - fraction)) / fraction };
 }
 
+/** Creep of the salinity that is worth a word, PSU a month (convention). */
+const TOLD_CREEP = 0.05;
+
 /** What a daily pair of chlorides and sodium carbonates leaves in a month, and the change that takes it back. */
 export function saltCreep(
 	alkalinityDkhPerDay: number,
@@ -178,8 +181,12 @@ export function saltCreep(
 	salinity: number,
 	temperatureC: number,
 	aim: number
-): { readonly perMonth: number; readonly exchangeLPerMonth: number } {
+): { readonly perMonth: number; readonly exchangeLPerMonth: number; readonly told: boolean } {
 	const { salinityRise } = saltResidue(Math.max(0, alkalinityDkhPerDay), 30, salinity, temperatureC);
 	const raised = aim + salinityRise;
-	return { perMonth: salinityRise, exchangeLPerMonth: (volumeL * salinityRise) / raised };
+	return {
+		perMonth: salinityRise,
+		exchangeLPerMonth: (volumeL * salinityRise) / raised,
+		told: salinityRise > TOLD_CREEP
+	};
 }

@@ -1,8 +1,9 @@
+import { standardUncertaintyOf } from '../../uncertainty/index.ts';
 import { boundsOf, plausibleRangeOf, pointOf, type TestResult } from '../../reading/index.ts';
 import { atReferenceSalinity, referenceIon } from '../../seawater/index.ts';
 import { addDays, daysBetween, type Instant } from '../../time/index.ts';
 import type { ParameterId } from '../../quantity/index.ts';
-import { againstBand, boundAgainstBand, type Band } from '../band.ts';
+import { againstBand, aimOf, boundAgainstBand, type Band } from '../band.ts';
 import { runOnOneSide } from '../run-of-side.ts';
 import type { FactName, Facts } from './facts.ts';
 import type { DatedReading, ReadingsOf } from './readings-in-time.ts';
@@ -38,7 +39,7 @@ const JUDGED = [...IONS, 'salinity', 'nitrate', 'alkalinity', 'ph'] as const;
 /** Concentrations per litre are stated at this temperature, °C. */
 const STATED_AT_C = 25;
 
-const uOf = (p: { uRandom: number; uCommon: number }) => Math.hypot(p.uRandom, p.uCommon);
+const uOf = (p: { uRandom: number; uCommon: number }) => standardUncertaintyOf(p);
 
 /** Nothing was found: the lowest colour, a bound below it, or a value that cannot be told from none. */
 function isNone(result: TestResult): boolean {
@@ -158,8 +159,8 @@ class Collected {
 		const points = readings.flatMap((r) => pointOf(r.result) ?? []);
 		if (last) this.set('salinity', pointOf(last.result)?.value ?? null);
 		const band = this.#given.bandOf('salinity');
-		if (!band || band.low === null || band.high === null) return;
-		const run = runOnOneSide(points, band.aim ?? (band.low + band.high) / 2);
+		const aim = band && band.low !== null && band.high !== null ? aimOf(band) : null;
+		const run = aim === null ? null : runOnOneSide(points, aim);
 		if (run) this.set(`salinity.run.${run.side}`, run.count);
 	}
 	mix(): void {

@@ -1,3 +1,4 @@
+import { standardUncertaintyOf } from '../../uncertainty/index.ts';
 import {
 	GUESSED_VOLUME_U,
 	KNOWN_VOLUME_U,
@@ -24,7 +25,7 @@ export function knownLevel(judged: JudgedWater, parameter: ParameterId): Known |
 	const moment = OF_THE_MOMENT.has(parameter);
 	if (!moment && isLine(parameter, line)) {
 		const { value, uRandom, uCommon } = line.at(judged.now);
-		return { value, u: Math.max(1e-9, Math.hypot(uRandom, uCommon)) };
+		return { value, u: Math.max(1e-9, standardUncertaintyOf({ uRandom, uCommon })) };
 	}
 	const since = addDays(judged.now, -(moment ? MOMENT_DAYS : READING_DAYS));
 	const last = lastResultOf(judged.results, parameter, since);

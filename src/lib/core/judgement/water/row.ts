@@ -1,6 +1,7 @@
+import { standardUncertaintyOf } from '../../uncertainty/index.ts';
 import type { ParameterId } from '../../quantity/index.ts';
 import { PARAMETERS } from '../../quantity/index.ts';
-import { pointOf, standardUncertaintyOf, type TestResult } from '../../reading/index.ts';
+import { pointOf, type TestResult } from '../../reading/index.ts';
 import { bandAt, plainBand, resultsOf, type DatedResult, type SourcedBand } from '../../record/index.ts';
 import { atReferenceSalinity } from '../../seawater/index.ts';
 import { addDays, type Instant } from '../../time/index.ts';
@@ -69,7 +70,7 @@ export interface ParameterToday {
 
 function estimateToday(estimate: Estimate, band: SourcedBand | null, now: Instant): EstimateToday {
 	const present = estimate.at(now);
-	const u = Math.hypot(present.uRandom, present.uCommon);
+	const u = standardUncertaintyOf(present);
 	return {
 		now: present,
 		inAWeek: estimate.at(addDays(now, TAIL_DAYS)),
@@ -142,7 +143,7 @@ export function rowOf(
 	const verdict = today?.verdict ?? single;
 	const salinity = estimates.of('salinity')?.at(now).value ?? null;
 	const value = today
-		? { value: today.now.value, u: Math.hypot(today.now.uRandom, today.now.uCommon) }
+		? { value: today.now.value, u: standardUncertaintyOf(today.now) }
 		: point && { value: point.value, u: standardUncertaintyOf(point) };
 	const aim = aimOf(band);
 	return {

@@ -1,7 +1,12 @@
 import { MG_PER_CA_AS_MG, type DifferenceMethod } from '../../method/index.ts';
 import { POSSIBLE_IN_WATER } from '../../quantity/index.ts';
 import { fail, ok, type Result } from '../../result/index.ts';
-import { COVERAGE, type MeasurementModel, type UncertaintyComponent } from '../../uncertainty/index.ts';
+import {
+	COVERAGE,
+	type MeasurementModel,
+	type UncertaintyComponent,
+	standardUncertaintyOf
+} from '../../uncertainty/index.ts';
 import { faultOnScale } from './check-number.ts';
 import { deriveTitration } from '../titration/derive-titration.ts';
 import type { ArithmeticLine, Derivation, Outcome } from '../outcome/outcome.ts';
@@ -76,7 +81,7 @@ export function deriveDifference(
 	const value = result.value - weight * subtract.value;
 	const uRandom = Math.hypot(result.uRandom, weight * subtract.uRandom);
 	const uCommon = Math.hypot(result.uCommon, weight * subtract.uCommon);
-	if (value < -COVERAGE * Math.hypot(uRandom, uCommon)) {
+	if (value < -COVERAGE * standardUncertaintyOf({ uRandom, uCommon })) {
 		return fail('less-than-nothing', 'subtract', { total: Math.round(result.value), off: subtract.value });
 	}
 	const difference: ValueResult = { ...result, value: Math.max(0, value), uRandom, uCommon };

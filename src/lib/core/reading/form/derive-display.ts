@@ -1,7 +1,12 @@
 import type { DisplayMethod } from '../../method/index.ts';
 import { convert, convertSpan, PARAMETERS, UNITS } from '../../quantity/index.ts';
 import { fail, ok, type Result } from '../../result/index.ts';
-import { rectangular, sumOfTwoRectangulars, type MeasurementModel } from '../../uncertainty/index.ts';
+import {
+	rectangular,
+	sumOfTwoRectangulars,
+	type MeasurementModel,
+	standardUncertaintyOf
+} from '../../uncertainty/index.ts';
 import { faultOnScale } from './check-number.ts';
 import { BoundOutcome, ModelledOutcome, type ArithmeticLine, type Derivation } from '../outcome/outcome.ts';
 import type { DisplayReading } from './raw-reading.ts';
@@ -53,7 +58,8 @@ export function deriveDisplay(method: DisplayMethod, reading: DisplayReading): R
 	const uRandom = Math.hypot(u(rectangular(resolution / 2)), half);
 	const uCommon = half;
 	// Its error is spread evenly: twice its standard uncertainty would be more than it can be.
-	const coverage = sumOfTwoRectangulars(u(error), u(resolution / 2)) / Math.hypot(uRandom, uCommon);
+	const coverage =
+		sumOfTwoRectangulars(u(error), u(resolution / 2)) / standardUncertaintyOf({ uRandom, uCommon });
 	const line: ArithmeticLine = { kind: 'display', shown, unit: from, value };
 	return ok({
 		outcomes: [

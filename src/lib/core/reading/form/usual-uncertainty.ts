@@ -1,3 +1,4 @@
+import { standardUncertaintyOf } from '../../uncertainty/index.ts';
 import type { Method } from '../../method/index.ts';
 import { roundTo } from '../../numeric/index.ts';
 import { convert, PARAMETERS } from '../../quantity/index.ts';
@@ -57,7 +58,7 @@ export function usualExpandedU(method: Method, value: number): number | null {
 		const result = derived.ok ? derived.value.outcomes[0].result : null;
 		if (!result || result.kind === 'bound') return [];
 		const at = result.kind === 'interval' ? result.best : result.value;
-		return at === null ? [] : [{ at, u: Math.hypot(result.uRandom, result.uCommon) }];
+		return at === null ? [] : [{ at, u: standardUncertaintyOf(result) }];
 	});
 	told.sort((a, b) => a.at - b.at);
 	if (told.length === 1 && method.kind === 'display') return 2 * told[0]!.u;

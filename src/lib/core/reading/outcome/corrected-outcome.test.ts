@@ -11,8 +11,8 @@ import {
 	type KitCorrection,
 	type Method
 } from '../../method/index.ts';
-import { propagate, simulate } from '../../uncertainty/index.ts';
-import { derive, pointOf, standardUncertaintyOf, type Corrections, type RawReading } from '../index.ts';
+import { propagate, simulate, standardUncertaintyOf } from '../../uncertainty/index.ts';
+import { derive, pointOf, type Corrections, type RawReading } from '../index.ts';
 
 const syringe = (ml: number): RawReading => ({
 	form: 'syringe',

@@ -1,8 +1,9 @@
+import { standardUncertaintyOf } from '../../uncertainty/index.ts';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { ALK_SYRINGE, methodByCode, NO3_CARD } from '../../method/index.ts';
 import type { derive } from '../index.ts';
-import { deriveWith, effectsOf, standardUncertaintyOf, type Deviation, type RawReading } from '../index.ts';
+import { deriveWith, effectsOf, type Deviation, type RawReading } from '../index.ts';
 
 const onStep = (index: number): RawReading => ({
 	form: 'step',

@@ -1,5 +1,5 @@
 import { PARAMETERS, POSSIBLE_IN_WATER, type ParameterId, type UnitId } from '../../quantity/index.ts';
-import { COVERAGE } from '../../uncertainty/index.ts';
+import { COVERAGE, standardUncertaintyOf } from '../../uncertainty/index.ts';
 
 interface Measured {
 	readonly parameter: ParameterId;
@@ -36,13 +36,6 @@ export interface BoundResult extends Measured {
 
 /** What a test says, in the parameter's canonical unit. Intervals and bounds are kinds of their own. */
 export type TestResult = ValueResult | IntervalResult | BoundResult;
-
-export function standardUncertaintyOf(result: {
-	readonly uRandom: number;
-	readonly uCommon: number;
-}): number {
-	return Math.sqrt(result.uRandom * result.uRandom + result.uCommon * result.uCommon);
-}
 
 /** The 95 % half-width of a value: k = 2, unless it has a factor of its own. @see JCGM 100:2008, G.1.3 */
 export function expandedUOf(result: Pick<ValueResult, 'uRandom' | 'uCommon' | 'coverage'>): number {

@@ -1,7 +1,12 @@
 import { nearlyEqual, roundTo } from '../../numeric/index.ts';
 import { convertSpan, PARAMETERS } from '../../quantity/index.ts';
 import { fail, ok, type Result } from '../../result/index.ts';
-import { COVERAGE, type MeasurementModel, type UncertaintyComponent } from '../../uncertainty/index.ts';
+import {
+	COVERAGE,
+	type MeasurementModel,
+	type UncertaintyComponent,
+	standardUncertaintyOf
+} from '../../uncertainty/index.ts';
 import { worthAt, type Titration } from '../../method/index.ts';
 import { deliveredByFill } from './delivered.ts';
 import { faultInDrops } from './drop-reading.ts';
@@ -253,7 +258,7 @@ export function deriveTitration(
 	}
 	const budget = new TitrationBudget(kit, looks);
 	const { value, uRandom, uCommon } = budget;
-	if (value < 0 && value < -COVERAGE * Math.hypot(uRandom, uCommon)) {
+	if (value < 0 && value < -COVERAGE * standardUncertaintyOf({ uRandom, uCommon })) {
 		return fail('beyond-excess', undefined, { volume: looks.volume });
 	}
 	const { parameter } = titration;

@@ -1,8 +1,9 @@
+import { standardUncertaintyOf } from '$lib/core/uncertainty';
 import type { NewMixDetails } from '$lib/contract/event';
 import type { Static } from '@sinclair/typebox';
 import { findingsOfBatch, type BatchFinding, type Known } from '$lib/core/correction';
 import type { ParameterId } from '$lib/core/quantity';
-import { pointOf, standardUncertaintyOf, boundsOf } from '$lib/core/reading';
+import { pointOf, boundsOf } from '$lib/core/reading';
 import { addDays, type Instant } from '$lib/core/time';
 import { eventsSince } from '../../repository/event.ts';
 import type { SiteScope } from '../../repository/scope.ts';

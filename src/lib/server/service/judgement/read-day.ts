@@ -1,3 +1,4 @@
+import { standardUncertaintyOf } from '$lib/core/uncertainty';
 import { judgedWater } from './judged-water.ts';
 import type { JudgementSettings, MatterToday, JudgedWater } from '$lib/core/judgement/water';
 import type { BoardCell } from '$lib/contract/board';
@@ -53,7 +54,7 @@ function cellsOf({ water, now, rows, estimates }: JudgedWater): BoardCell[] {
 		const estimate = estimates.of(parameter);
 		if (!estimate || time < estimate.from) return null;
 		const { value, uRandom, uCommon } = estimate.at(time);
-		return { value, u: Math.hypot(uRandom, uCommon) };
+		return { value, u: standardUncertaintyOf({ uRandom, uCommon }) };
 	};
 	return rows.flatMap(({ parameter, estimate, last }) => {
 		const present = estimate && at(parameter, now);
@@ -68,7 +69,7 @@ function standsOf({ rows, estimates, now }: JudgedWater): StandsAt[] {
 		const present = estimates.of(parameter)?.at(now);
 		return {
 			parameter,
-			level: present ? { value: present.value, u: Math.hypot(present.uRandom, present.uCommon) } : null,
+			level: present ? { value: present.value, u: standardUncertaintyOf(present) } : null,
 			last: last.result
 		};
 	});

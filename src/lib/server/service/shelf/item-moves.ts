@@ -1,8 +1,9 @@
+import { standardUncertaintyOf } from '$lib/core/uncertainty';
 import { type DatedBand, bandAt, plainBand } from '$lib/core/record';
 import { isDeepStrictEqual } from 'node:util';
 import type { ResultMove } from '$lib/contract/shelf-view';
 import { judge } from '$lib/core/judgement';
-import { pointOf, standardUncertaintyOf, type TestResult } from '$lib/core/reading';
+import { pointOf, type TestResult } from '$lib/core/reading';
 import { itemStateOf, type DatedNote } from '$lib/core/shelf';
 import type { Reader } from '../../repository/database.ts';
 import type { SiteScope } from '../../repository/scope.ts';

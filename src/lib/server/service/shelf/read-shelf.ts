@@ -1,3 +1,4 @@
+import { aimOf } from '$lib/core/judgement';
 import { bandAt } from '$lib/core/record';
 import type { KitBeside, ShelfAnswer, ShelfHabits, ThingAnswer } from '$lib/contract/shelf-view';
 import { parametersOf, portionsOf } from '$lib/core/method';
@@ -23,9 +24,7 @@ async function levelsOf(
 	const now = deps.clock.now();
 	return Object.fromEntries(
 		PARAMETER_IDS.flatMap((parameter) => {
-			const band = bandAt(targets, parameter, now);
-			const level =
-				band?.aim ?? (band?.low != null && band.high !== null ? (band.low + band.high) / 2 : null);
+			const level = aimOf(bandAt(targets, parameter, now));
 			return level === null ? [] : [[parameter, level]];
 		})
 	);

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { standardUncertaintyOf } from '$lib/core/uncertainty';
 	import { untrack } from 'svelte';
 	import type { KnownBefore } from '$lib/contract/bench';
 	import { POSSIBLE_IN_WATER } from '$lib/core/quantity';
@@ -26,7 +27,7 @@
 	const { most: MOST_MG_PER_L } = POSSIBLE_IN_WATER.calcium;
 
 	const known = $derived(
-		calcium && inUnit('calcium', calcium.value, Math.hypot(calcium.uRandom, calcium.uCommon), 'mg-per-l')
+		calcium && inUnit('calcium', calcium.value, standardUncertaintyOf(calcium), 'mg-per-l')
 	);
 	function takeKnown(): void {
 		if (!calcium) return;

@@ -1,3 +1,4 @@
+import { standardUncertaintyOf } from '$lib/core/uncertainty';
 import type { BenchContext, BenchOffer } from '$lib/contract/bench';
 import { judge, judgeResult, type Verdict } from '$lib/core/judgement';
 import { sampleOf, titrationsOf, worthAt, type Method, type Portion } from '$lib/core/method';
@@ -6,7 +7,6 @@ import {
 	derive,
 	deriveWith,
 	pointOf,
-	standardUncertaintyOf,
 	type Deviation,
 	type KnownKit,
 	type Outcome,

@@ -1,10 +1,9 @@
 <script lang="ts">
 	import { onDestroy } from 'svelte';
 	import type { BenchAnswer } from '$lib/contract/bench';
-	import { UNREAD } from '$lib/core/judgement';
+	import { besideAmmonia } from '$lib/core/judgement';
 	import type { Method } from '$lib/core/method';
 	import type { RawReading } from '$lib/core/reading';
-	import { totalFromNbs } from '$lib/core/seawater';
 	import type { SimulatedInterval } from '$lib/core/uncertainty';
 	import { plain } from '$lib/format/number';
 	import { simulateInWorker } from '$lib/workers/simulation.client';
@@ -24,27 +23,13 @@
 	const stop = new AbortController();
 	onDestroy(() => stop.abort());
 
-	const request = $derived.by((): SimulationRequest => {
-		const temperature = before.temperature ?? { value: 26, uRandom: 1, uCommon: 0 };
-		const salinity = before.salinity ?? { value: 34, uRandom: 2, uCommon: 0 };
-		const { ph } = before;
-		const half = ph ? Math.sqrt(3) * Math.hypot(ph.uRandom, ph.uCommon) : 0;
-		const nbs = ph
-			? { lower: ph.value - half, upper: ph.value + half }
-			: UNREAD[salinity.value < 5 ? 'fresh' : 'salt'].ph;
-		const total = (x: number) => totalFromNbs(x, Math.min(42, salinity.value), temperature.value);
-		return {
-			method,
-			reading,
-			which: 0,
-			freeAmmonia: {
-				ph: { lower: total(nbs.lower), upper: total(nbs.upper) },
-				temperatureC: { value: temperature.value, u: Math.hypot(temperature.uRandom, temperature.uCommon) },
-				salinity: { value: salinity.value, u: Math.hypot(salinity.uRandom, salinity.uCommon) }
-			},
-			draws: DRAWS,
-			seed: SEED
-		};
+	const request = $derived<SimulationRequest>({
+		method,
+		reading,
+		which: 0,
+		freeAmmonia: besideAmmonia(before),
+		draws: DRAWS,
+		seed: SEED
 	});
 	const asked = $derived(JSON.stringify(request));
 	const missing = $derived(

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { standardUncertaintyOf } from '$lib/core/uncertainty';
 	import type { KnownBefore } from '$lib/contract/bench';
 	import { repeatWouldTell, type Band, type Verdict } from '$lib/core/judgement';
 	import { PARAMETERS, UNITS, type UnitId } from '$lib/core/quantity';
@@ -89,7 +90,7 @@
 			{UNITS[unit].symbol}, from the salinity read last, {inUnit(
 				'salinity',
 				salinity.value,
-				Math.hypot(salinity.uRandom, salinity.uCommon),
+				standardUncertaintyOf(salinity),
 				'psu'
 			).value} PSU.
 			{#if Math.abs(salinity.value - 35) > 1.5}Put salinity right first: the major ions go with it.{/if}

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { isAtOnce, mayBeAhead, type BenchPress } from '$lib/core/bench';
-	import { sampleOf, timerSecondsOf } from '$lib/core/method';
+	import { countOf, sampleOf, timerSecondsOf } from '$lib/core/method';
 	import { MISHAPS, type Mishap } from '$lib/core/reading';
 	import { PARAMETERS } from '$lib/core/quantity';
 	import type { Fault } from '$lib/core/result';
@@ -47,7 +47,7 @@
 	const guidance = $derived(desk.guidanceOf(desk.draft!));
 	/** Drops of a suspension follow the shaking of their bottle at once. */
 	const atOnce = $derived(isAtOnce(desk.steps, progress.stepIndex));
-	const twoVials = $derived(desk.method!.equipment.filter((e) => /\bvial\b/i.test(e)).length > 1);
+	const twoVials = $derived(countOf(desk.method!, 'vial') > 1);
 	/** Since the bottle was put down, seconds. */
 	const settlingS = $derived(
 		atOnce && progress.since !== null ? Math.max(0, (desk.now - progress.since) / 1000) : 0

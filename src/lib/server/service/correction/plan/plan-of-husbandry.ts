@@ -1,3 +1,4 @@
+import { standardUncertaintyOf } from '$lib/core/uncertainty';
 import { isLine } from '$lib/core/trend';
 import type { JudgedWater } from '$lib/core/judgement/water';
 import type { PlanPreview, PlanRequest } from '$lib/contract/adjust';
@@ -37,7 +38,7 @@ export function husbandryPlan(
 			const aim = judged.rows.find((r) => r.parameter === parameter)?.band?.aim ?? value;
 			const goal: PlanGoal = {
 				parameter,
-				from: { value, u: Math.hypot(uRandom, uCommon) },
+				from: { value, u: standardUncertaintyOf({ uRandom, uCommon }) },
 				fromU: uRandom,
 				aim,
 				drift: line.netChangePerDay,

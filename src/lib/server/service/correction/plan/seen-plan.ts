@@ -1,3 +1,4 @@
+import { standardUncertaintyOf } from '$lib/core/uncertainty';
 import { isLine } from '$lib/core/trend';
 import type { JudgedWater } from '$lib/core/judgement/water';
 import type { PlanLine, PlanRequest, SeenGoal, SeenPlan } from '$lib/contract/adjust';
@@ -104,7 +105,7 @@ function seenGoal(
 	if (withCurve && isLine(parameter, line)) {
 		for (let at = from; at <= until; at = addDays(at, CURVE_STEP_DAYS)) {
 			const { value, uRandom, uCommon } = line.at(at);
-			points.push({ at, value, u: Math.hypot(uRandom, uCommon) });
+			points.push({ at, value, u: standardUncertaintyOf({ uRandom, uCommon }) });
 		}
 	}
 	return {
@@ -122,7 +123,7 @@ function seenGoal(
 			.filter((r) => r.at >= from)
 			.flatMap(({ at, result }) => {
 				const point = pointOf(result);
-				return point ? [{ at, value: point.value, u: Math.hypot(point.uRandom, point.uCommon) }] : [];
+				return point ? [{ at, value: point.value, u: standardUncertaintyOf(point) }] : [];
 			}),
 		estimate: points
 	};

@@ -1,5 +1,5 @@
 import { error } from '@sveltejs/kit';
-import { PROFILES } from '$lib/core/judgement';
+import { aimOf, PROFILES } from '$lib/core/judgement';
 import type { ParameterId } from '$lib/core/quantity';
 import { plain } from '$lib/format/number';
 import type { PageServerLoad } from './$types';
@@ -21,7 +21,8 @@ export const load = (async ({ locals, params, url }) => {
 	const middle = (parameter: ParameterId) => {
 		const band = bands[parameter];
 		if (!band) return '';
-		const aim = band.aim ?? ((band.low ?? 0) + (band.high ?? band.low ?? 0)) / 2;
+		// Of a band that is open below, half of its most.
+		const aim = aimOf({ ...band, low: band.low ?? 0, high: band.high ?? band.low ?? 0 })!;
 		return aim > 0 ? plain(Number(aim.toPrecision(2))) : '';
 	};
 	const given = (name: string, usual: string) => url.searchParams.get(name) ?? usual;

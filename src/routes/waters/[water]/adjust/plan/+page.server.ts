@@ -6,7 +6,9 @@ import { faultText } from '$lib/format/faults';
 import { inUnit, limitInUnit, symbolAfter } from '$lib/format/quantity';
 import { typedText } from '$lib/server/validation/form';
 import { validate } from '$lib/server/validation/validator';
-import { goalsIn, requestOf, supplementFor } from '../../../../plan-request';
+import { supplementFor } from '$lib/core/correction';
+import { aimOf } from '$lib/core/judgement';
+import { goalsIn, requestOf } from '../../../../plan-request';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load = (async ({ locals, params, url }) => {
@@ -21,9 +23,8 @@ export const load = (async ({ locals, params, url }) => {
 	const bandOf = (parameter: ParameterId) => today.rows.find((r) => r.parameter === parameter)?.band ?? null;
 	const usualAim = (parameter: ParameterId) => {
 		const band = bandOf(parameter);
-		return (
-			band && (band.aim ?? (band.low !== null && band.high !== null ? (band.low + band.high) / 2 : band.low))
-		);
+		// Of what must only not be too little, its least is enough.
+		return aimOf(band) ?? band?.low ?? null;
 	};
 	const asked = requestOf(url, supplements, units, usualAim);
 	const preview = asked?.ok ? await services.ask('preview', open, asked.value) : null;

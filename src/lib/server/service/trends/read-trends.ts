@@ -1,5 +1,6 @@
-import { estimateOfWater } from './estimate-of-water.ts';
-import { judgedWater } from './judged-water.ts';
+import { standardUncertaintyOf } from '$lib/core/uncertainty';
+import { estimateOfWater } from '../judgement/estimate-of-water.ts';
+import { judgedWater } from '../judgement/judged-water.ts';
 import { rateMoves, estimateSince } from '$lib/core/judgement/water';
 import { type StoredEvent, type DatedResult, bandAt } from '$lib/core/record';
 import type {
@@ -61,7 +62,7 @@ function lineOf(
 	return {
 		at: times.map(minutes),
 		value: points.map((p) => short(p.value)),
-		u: points.map((p) => short(Math.hypot(p.uRandom, p.uCommon)))
+		u: points.map((p) => short(standardUncertaintyOf(p)))
 	};
 }
 

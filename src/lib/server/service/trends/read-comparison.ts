@@ -1,3 +1,4 @@
+import { standardUncertaintyOf } from '$lib/core/uncertainty';
 import {
 	type ComparedBy,
 	type ComparedReading,
@@ -196,7 +197,7 @@ function watersCompared(
 	};
 	return { rows: both, sea: { first: sea(first), second: sea(second) } };
 }
-const uOf = (r: ComparableRow) => Math.hypot(r.uRandom, r.uCommon);
+const uOf = (r: ComparableRow) => standardUncertaintyOf(r);
 
 /** Two kits or two readers on one water, or two waters, with what to do next. */
 export async function readComparison(
