@@ -10,7 +10,7 @@ export interface BoardCell {
 	/** What was estimated for a week ago, with all that is known now; null before its first reading. */
 	readonly weekAgo: { readonly value: number; readonly u: number } | null;
 	readonly verdict: Verdict;
-	readonly readAt: Instant;
+	readonly drawnAt: Instant;
 }
 
 export interface BoardWater extends WaterLine {

@@ -95,7 +95,7 @@ export function itemStateOf(notes: readonly DatedNote[]): ItemState {
 }
 
 /** The accepted check of a parameter that holds for a reading taken then; null where none does. */
-export function checkFor(state: ItemState, parameter: ParameterId, readAt: Instant): string | null {
+export function checkFor(state: ItemState, parameter: ParameterId, drawnAt: Instant): string | null {
 	const check = state.accepted[parameter];
-	return check && (check.from === null || check.from <= readAt) ? check.checkId : null;
+	return check && (check.from === null || check.from <= drawnAt) ? check.checkId : null;
 }

@@ -39,42 +39,64 @@ function newSample(method: Method, portion: Portion): Result<TitrationSample> {
 	return ok({ ml, fullMl: method.sampleMl!.full, relativeTolerance: method.sampleRelativeTolerance });
 }
 
+type Derives<K extends Method['kind']> = (
+	method: Extract<Method, { readonly kind: K }>,
+	reading: RawReading
+) => Result<Derivation>;
+
+type OfForm<F extends RawReading['form']> = Extract<RawReading, { readonly form: F }>;
+
+/** For methods that are read in one form alone. */
+const readAs =
+	<M, F extends RawReading['form']>(form: F, derive: (method: M, reading: OfForm<F>) => Result<Derivation>) =>
+	(method: M, reading: RawReading): Result<Derivation> =>
+		reading.form === form ? derive(method, reading as OfForm<F>) : fail('wrong-form');
+
+/** The same where a part of the sample may be taken. */
+const readOfSample = <M extends Method, F extends RawReading['form']>(
+	form: F,
+	derive: (method: M, sample: TitrationSample, reading: OfForm<F>) => Result<Derivation>
+) =>
+	readAs(form, (method: M, reading: OfForm<F>) => {
+		const sample = sampleFor(method, reading);
+		return sample.ok ? derive(method, sample.value, reading) : sample;
+	});
+
+type OneTitration = Extract<
+	Method,
+	{ readonly kind: 'syringe-titration' | 'drop-titration' | 'back-titration' }
+>;
+
+function deriveOneTitration(method: OneTitration, reading: RawReading): Result<Derivation> {
+	if (reading.form !== 'syringe' && reading.form !== 'drops') return fail('wrong-form');
+	const sample = sampleFor(method, reading);
+	if (!sample.ok) return sample;
+	const outcome = deriveTitration(method.titration, sample.value, reading, reading.endPoint);
+	return outcome.ok ? ok({ outcomes: [outcome.value] }) : outcome;
+}
+
+/** How each kind of method is read: a new kind is not compiled before it has its own. */
+const DERIVES: { readonly [K in Method['kind']]: Derives<K> } = {
+	'syringe-titration': deriveOneTitration,
+	'drop-titration': deriveOneTitration,
+	'back-titration': deriveOneTitration,
+	'paired-titration': readOfSample('pair', derivePair),
+	difference: readOfSample('difference', deriveDifference),
+	'colour-card': readAs('step', deriveStep),
+	comparator: readAs('step', deriveStep),
+	display: readAs('display', deriveDisplay),
+	'scale-line': readAs('line', deriveScale),
+	float: readAs('line', deriveScale),
+	thermometer: readAs('line', deriveThermometer),
+	stated: readAs('stated', deriveStated)
+};
+
 /** The outcomes of a reading as it stands, before a dilution is reckoned back. */
 function measured(method: Method, reading: RawReading): Result<Derivation> {
-	switch (method.kind) {
-		case 'syringe-titration':
-		case 'drop-titration':
-		case 'back-titration': {
-			if (reading.form !== 'syringe' && reading.form !== 'drops') break;
-			const sample = sampleFor(method, reading);
-			if (!sample.ok) return sample;
-			const outcome = deriveTitration(method.titration, sample.value, reading, reading.endPoint);
-			return outcome.ok ? ok({ outcomes: [outcome.value] }) : outcome;
-		}
-		case 'paired-titration': {
-			if (reading.form !== 'pair') break;
-			const sample = sampleFor(method, reading);
-			return sample.ok ? derivePair(method, sample.value, reading) : sample;
-		}
-		case 'difference': {
-			if (reading.form !== 'difference') break;
-			const sample = sampleFor(method, reading);
-			return sample.ok ? deriveDifference(method, sample.value, reading) : sample;
-		}
-		case 'colour-card':
-		case 'comparator':
-			return reading.form === 'step' ? deriveStep(method, reading) : fail('wrong-form');
-		case 'display':
-			return reading.form === 'display' ? deriveDisplay(method, reading) : fail('wrong-form');
-		case 'scale-line':
-		case 'float':
-			return reading.form === 'line' ? deriveScale(method, reading) : fail('wrong-form');
-		case 'thermometer':
-			return reading.form === 'line' ? deriveThermometer(method, reading) : fail('wrong-form');
-		case 'stated':
-			return reading.form === 'stated' ? deriveStated(method, reading) : fail('wrong-form');
-	}
-	return fail('wrong-form');
+	return (DERIVES[method.kind] as (method: Method, reading: RawReading) => Result<Derivation>)(
+		method,
+		reading
+	);
 }
 
 /** What checks of a kit found, by what it tells; a kit of two titrations may need two. */

@@ -60,7 +60,7 @@ function cellsOf({ water, now, rows, estimates }: JudgedWater): BoardCell[] {
 		const present = estimate && at(parameter, now);
 		if (!present || last.at < addDays(now, -BOARD_DAYS)) return [];
 		const weekAgo = at(parameter, addDays(now, -WEEK_DAYS));
-		return [{ parameter, now: present, weekAgo, verdict: estimate.verdict, readAt: last.at }];
+		return [{ parameter, now: present, weekAgo, verdict: estimate.verdict, drawnAt: last.at }];
 	});
 }
 

@@ -26,8 +26,8 @@ export async function correctReading(
 		// What was derived again by a newer version stays with it.
 		const { method, siteMethodId } = old.derivedBy;
 		const parts = (await partsOfRuns(tx, scope, [old.runId]))(old.runId);
-		const readAt = old.standardId === null ? old.at : null;
-		const derived = deriveByKit(method, command.reading, parts, readAt, old.deviations);
+		const drawnAt = old.standardId === null ? old.at : null;
+		const derived = deriveByKit(method, command.reading, parts, drawnAt, old.deviations);
 		if (!derived.ok) return derived;
 		const now = within.clock.now();
 		await addReading(tx, scope, {

@@ -39,12 +39,12 @@ async function plan(deps: Deps, scope: SiteScope, code: string): Promise<Planned
 	const moves: Move[] = [];
 	const rows: Planned['rows'][number][] = [];
 	for (const reading of readings) {
-		const readAt = reading.standardId === null ? reading.at : null;
+		const drawnAt = reading.standardId === null ? reading.at : null;
 		const derived = deriveByKit(
 			newest.method,
 			reading.reading,
 			partsOf(reading.runId),
-			readAt,
+			drawnAt,
 			reading.deviations
 		);
 		const after = derived.ok ? derived.value.outcomes.map((o) => o.result) : null;

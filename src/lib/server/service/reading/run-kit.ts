@@ -61,18 +61,18 @@ export interface KitDerivation {
  * What was known of the things that a reading was made with: the drops that their bottles give, and the checks that
  * were accepted for its time.
  *
- * @param readAt null of a standard, which must show what the kit says by itself
+ * @param drawnAt when the sample was drawn; null of a standard, which must show what the kit says by itself
  */
 export function knownKit(
 	method: Method,
 	parts: readonly KitPart[],
-	readAt: Instant | null
+	drawnAt: Instant | null
 ): KnownKit & Pick<KitDerivation, 'kitCheckIds'> {
 	const corrections: Partial<Record<ParameterId, KitCorrection>> = {};
 	const kitCheckIds: Partial<Record<ParameterId, string>> = {};
-	for (const { state, findings } of readAt === null ? [] : parts) {
+	for (const { state, findings } of drawnAt === null ? [] : parts) {
 		for (const parameter of parametersOf(method)) {
-			const checkId = checkFor(state, parameter, readAt!);
+			const checkId = checkFor(state, parameter, drawnAt!);
 			const correction = checkId === null ? null : findings.get(checkId)?.correction;
 			if (checkId === null || !correction) continue;
 			corrections[parameter] = correction;
@@ -91,10 +91,10 @@ export function deriveByKit(
 	method: Method,
 	reading: RawReading,
 	parts: readonly KitPart[],
-	readAt: Instant | null,
+	drawnAt: Instant | null,
 	deviations: readonly Deviation[]
 ): Result<KitDerivation> {
-	const kit = knownKit(method, parts, readAt);
+	const kit = knownKit(method, parts, drawnAt);
 	const derived = deriveWith(method, reading, kit, deviations);
 	return derived.ok ? ok({ outcomes: derived.value.outcomes, kitCheckIds: kit.kitCheckIds }) : derived;
 }

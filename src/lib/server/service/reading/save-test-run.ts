@@ -83,11 +83,11 @@ export async function keepRun(
 	}
 	const parts = await kitParts(tx, scope, itemIds);
 	if ([...parts.values()].some((p) => p.state.retiredAt !== null)) return fail('kit-retired', 'itemIds');
-	const readAt = standardId ? null : instant(command.drawnAt);
+	const drawnAt = standardId ? null : instant(command.drawnAt);
 	const protocol = stepsFor(adopted.method, command.reading.portion);
 	const stepLog = command.stepLog as unknown as readonly BenchEntry[];
 	const { deviations } = progressOf(protocol, stepLog);
-	const derived = deriveByKit(adopted.method, command.reading, [...parts.values()], readAt, deviations);
+	const derived = deriveByKit(adopted.method, command.reading, [...parts.values()], drawnAt, deviations);
 	if (!derived.ok) {
 		return fail(derived.fault.code, `reading.${derived.fault.field ?? ''}`, derived.fault.details);
 	}

@@ -1,12 +1,13 @@
 <script lang="ts">
 	import { movedTimes } from '$lib/client/moved-times';
-	import { onMount, untrack } from 'svelte';
+	import { onMount, untrack, type Component } from 'svelte';
 	import { stayAwake } from '$lib/client/wake-lock';
 	import type { BenchAnswer, BenchOffer } from '$lib/contract/bench';
+	import type { SaveTestRun } from '$lib/contract/test-run';
 	import { titrationsOf } from '$lib/core/method';
 	import { convert, PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
 	import type { SlipCandidate } from '$lib/core/plausibility';
-	import { formOf, type TestResult } from '$lib/core/reading';
+	import { formOf, type ReadingForm, type TestResult } from '$lib/core/reading';
 	import { offsetMinutes, type Instant } from '$lib/core/time';
 	import { faultText } from '$lib/format/faults';
 	import { benchDeskOf, clockOf, outboxOf } from '$lib/ui/shared/context';
@@ -96,6 +97,26 @@
 	const action = $derived(desk.progress?.step?.action ?? null);
 	const reads = $derived(action?.kind === 'titrate' || action?.kind === 'read');
 
+	interface Reading {
+		desk: typeof desk;
+		device: DeviceDesk | null;
+		contexts: BenchOffer['contexts'];
+		units: Props['units'];
+		ondone: () => void;
+		ongiveup: () => void;
+	}
+	/** Where each form is read at the end of its steps; null where it is read step by step, or never at the bench. */
+	const READS: Readonly<Record<ReadingForm, Component<Reading> | null>> = {
+		step: ReadSteps,
+		display: ReadDisplay,
+		line: ReadLine,
+		syringe: null,
+		drops: null,
+		pair: null,
+		difference: null,
+		stated: null
+	};
+
 	function giveUp(): void {
 		void desk.giveUp();
 	}
@@ -148,9 +169,9 @@
 			...(draft.kit ? { itemIds: [draft.kit.id] } : {}),
 			reading,
 			...(draft.slip ? { slip: draft.slip } : {}),
-			stepLog: draft.log,
+			stepLog: [...draft.log],
 			note: draft.note.trim()
-		};
+		} satisfies SaveTestRun;
 		const answer = await outbox.put<{ results: TestResult[] }>({
 			id: draft.runId,
 			url: `/api/waters/${draft.waterId}/test-runs`,
@@ -206,14 +227,8 @@
 		{/key}
 	{/if}
 {:else if desk.draft && reads}
-	{@const form = formOf(desk.draft.method)}
-	{#if form === 'step'}
-		<ReadSteps {desk} {contexts} {units} ondone={done} ongiveup={giveUp} />
-	{:else if form === 'display'}
-		<ReadDisplay {desk} {device} {contexts} {units} ondone={done} ongiveup={giveUp} />
-	{:else}
-		<ReadLine {desk} {contexts} {units} ondone={done} ongiveup={giveUp} />
-	{/if}
+	{@const Read = READS[formOf(desk.draft.method)]}
+	{#if Read}<Read {desk} {device} {contexts} {units} ondone={done} ongiveup={giveUp} />{/if}
 {:else if desk.draft && desk.progress?.step}
 	<RunStep {desk} {device} ongiveup={giveUp} />
 {/if}
