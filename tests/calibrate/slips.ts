@@ -171,7 +171,7 @@ export function slipRuns(kind: TankKind, seed: number, days = 365): SlipRun[] {
 			return estimate && estimate.basedOn > 1 ? estimate.at(at) : null;
 		};
 		const others = SHIPPED_METHODS.filter((m) => formOf(m) === formOf(method));
-		const assessment = estimates && weighReading(method, entered, expected, others);
+		const assessment = estimates && weighReading(method, entered, expected, { others });
 		const derived = derive(method, entered);
 		if (!assessment || !derived.ok) {
 			saved.push(one);

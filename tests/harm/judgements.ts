@@ -391,7 +391,7 @@ export const ORDER: readonly Situation[] = [
 ];
 
 const days = (from: number, to: number, limit: number) => {
-	const steps = salinityDays(from, to, 540, 25, limit);
+	const steps = salinityDays({ from, aim: to, volumeL: 540, temperatureC: 25, limitPerDay: limit });
 	must(
 		steps.every((s) => Math.abs(s.to - s.from) <= limit + 1e-9),
 		'faster than a day may change'

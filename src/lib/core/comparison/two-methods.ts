@@ -36,18 +36,24 @@ const CLAIM_WEIGHT = 8;
 /** "Differ" is said only where chance alone would say it once in fifty times. */
 const SURE = 0.99;
 const SHOWN = 0.975;
+/** Degrees of freedom of a scatter that is stated, not seen. */
+const ALL_KNOWN = 1e6;
 
 const mean = (list: readonly number[]) => list.reduce((sum, x) => sum + x, 0) / list.length;
 
-function graded(
-	difference: number,
-	u: number,
-	degrees: number,
-	matters: number,
-	claims: number,
-	n: number,
-	tooFew: boolean
-): TwoMethodVerdict {
+/** What a verdict is made from: a difference with its uncertainty, and what it is held against. */
+interface Compared {
+	readonly difference: number;
+	readonly u: number;
+	readonly degrees: number;
+	readonly matters: number;
+	/** A difference up to this is within what the kits state. */
+	readonly claims: number;
+	readonly n: number;
+	readonly tooFew: boolean;
+}
+
+function graded({ difference, u, degrees, matters, claims, n, tooFew }: Compared): TwoMethodVerdict {
 	const half = studentQuantile(SHOWN, degrees) * u;
 	const differs = Math.abs(difference) > studentQuantile(SURE, degrees) * u;
 	const lower = difference - half;
@@ -91,7 +97,8 @@ export function compareOverTime(
 	if (!(variance > 0)) throw new RangeError('readings without any uncertainty cannot be compared');
 	const u = Math.sqrt(variance / n);
 	const common = mean(pairs.map(({ first, second }) => Math.hypot(first.uCommon, second.uCommon)));
-	return graded(difference, u, degrees, matters, 2 * Math.hypot(common, u), n, n < PAIRS_TO_TELL);
+	const claims = 2 * Math.hypot(common, u);
+	return graded({ difference, u, degrees, matters, claims, n, tooFew: n < PAIRS_TO_TELL });
 }
 
 /**
@@ -121,7 +128,8 @@ export function compareOnce(
 		{ value: b.value, u: Math.hypot(b.random, b.common) }
 	);
 	const n = Math.min(first.length, second.length);
-	const verdict = graded(difference, uDifference, 1e6, matters, 2 * uDifference, n, false);
+	const known = { u: uDifference, degrees: ALL_KNOWN, claims: 2 * uDifference };
+	const verdict = graded({ difference, ...known, matters, n, tooFew: false });
 	// Here the claims are in the interval already: what it cannot explain is beyond them.
 	return { ...verdict, withinClaims: verdict.grade !== 'differ' };
 }

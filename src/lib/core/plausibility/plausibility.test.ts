@@ -140,10 +140,9 @@ describe('every kind of slip is found in its own form of reading', () => {
 			code: 'other',
 			titration: { ...CA_DROPS.titration, worth: { by: 'line', unit: 'mg-per-l', perUnit: 20, atZero: 0 } }
 		};
-		const found = weighReading(tables, reading, (p) => (p === 'calcium' ? around(420, 6) : null), [
-			tables,
-			CA_DROPS
-		])!;
+		const found = weighReading(tables, reading, (p) => (p === 'calcium' ? around(420, 6) : null), {
+			others: [tables, CA_DROPS]
+		})!;
 		expect(found.ask[0]).toMatchObject({ kind: 'table', method: { code: 'ca-drops' } });
 	});
 });

@@ -100,9 +100,15 @@ export function weighReading(
 	method: Method,
 	reading: RawReading,
 	expected: Expected,
-	others: readonly Method[] = [],
-	priors: SlipPriors = USUAL_PRIORS,
-	kit: KnownKit | null = null
+	{
+		others = [],
+		priors = USUAL_PRIORS,
+		kit = null
+	}: {
+		readonly others?: readonly Method[] | undefined;
+		readonly priors?: SlipPriors | undefined;
+		readonly kit?: KnownKit | null;
+	} = {}
 ): SlipAssessment | null {
 	const entered = resultsOf(method, reading, kit);
 	if (!entered?.some((r) => expected(r.parameter))) return null;

@@ -75,9 +75,16 @@ function candidatesOf(
 	timeline: Timeline,
 	track: Track,
 	stepSd: number,
-	found: readonly number[],
-	latest: readonly number[],
-	before: ReadonlyMap<number, Candidate>
+	{
+		found,
+		latest,
+		before
+	}: {
+		/** Days of the steps that were found, all and the last ones. */
+		readonly found: readonly number[];
+		readonly latest: readonly number[];
+		readonly before: ReadonlyMap<number, Candidate>;
+	}
 ): Map<number, Candidate> {
 	const candidates = new Map<number, Candidate>();
 	let read = 0;
@@ -168,7 +175,7 @@ export function findSteps(
 		const track = emptyTrack(timeline.length);
 		filterLevelRate(timeline, modelOf(prepared, noise), track);
 		const days = found.map((f) => f.best.day);
-		candidates = candidatesOf(timeline, track, stepSd, days, latest, candidates);
+		candidates = candidatesOf(timeline, track, stepSd, { found: days, latest, before: candidates });
 		const peaks = peaksOf([...candidates.values()]);
 		if (peaks.length === 0) break;
 		found.push(...peaks);

@@ -160,12 +160,13 @@ interface Branch {
 function branchesOf(
 	prepared: Prepared,
 	noise: WanderNoise,
-	items: readonly HistoryItem[],
-	i: number,
 	track: Track,
-	after: readonly HistoryItem[]
+	{
+		item,
+		i,
+		after
+	}: { readonly item: HistoryItem; readonly i: number; readonly after: readonly HistoryItem[] }
 ): Branch[] {
-	const item = items[i]!;
 	const surprise = surpriseOf(item, track, i);
 	const { expected, sd, z } = surprise;
 	const { plausibleSpread } = PARAMETERS[prepared.parameter];
@@ -237,7 +238,7 @@ export function weighSurprises(
 			// What this one does to its neighbours is seen on the next round; far off it does nothing.
 			nextFrom = item.day + FAR_DAYS;
 			const after = following(items, i);
-			const branches = branchesOf(prepared, noise, items, i, track, after);
+			const branches = branchesOf(prepared, noise, track, { item: items[i]!, i, after });
 			const readLater = after.filter((x) => x.of).length;
 			const believed =
 				readLater === 0 && mayBeWrong(prepared.parameter, surprise.z) ? untilConfirmed(branches) : branches;

@@ -114,7 +114,12 @@
 	);
 	const creep = $derived(
 		volumeL && brought('alkalinity') > 0
-			? saltCreep(brought('alkalinity'), volumeL.value, salinity?.value ?? 35, 25, 35)
+			? saltCreep(brought('alkalinity'), {
+					volumeL: volumeL.value,
+					salinity: salinity?.value ?? 35,
+					temperatureC: 25,
+					aim: 35
+				})
 			: null
 	);
 	const lime = $derived(

@@ -177,10 +177,18 @@ const TOLD_CREEP = 0.05;
 /** What a daily pair of chlorides and sodium carbonates leaves in a month, and the change that takes it back. */
 export function saltCreep(
 	alkalinityDkhPerDay: number,
-	volumeL: number,
-	salinity: number,
-	temperatureC: number,
-	aim: number
+	{
+		volumeL,
+		salinity,
+		temperatureC,
+		aim
+	}: {
+		readonly volumeL: number;
+		readonly salinity: number;
+		readonly temperatureC: number;
+		/** The salinity that is kept. */
+		readonly aim: number;
+	}
 ): { readonly perMonth: number; readonly exchangeLPerMonth: number; readonly told: boolean } {
 	const { salinityRise } = saltResidue(Math.max(0, alkalinityDkhPerDay), 30, salinity, temperatureC);
 	const raised = aim + salinityRise;

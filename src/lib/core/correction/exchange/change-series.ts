@@ -79,8 +79,7 @@ export interface SeriesStep {
 export function seriesOf(
 	tank: LevelsOf,
 	fresh: LevelsOf,
-	fraction: number,
-	count: number,
+	{ fraction, count }: { readonly fraction: number; readonly count: number },
 	betweenOf: (parameter: ParameterId) => number
 ): SeriesStep[] {
 	const steps: SeriesStep[] = [];

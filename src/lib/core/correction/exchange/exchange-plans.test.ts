@@ -52,7 +52,9 @@ describe('a series of changes', () => {
 		expect(largestChange(tank, { salinity: 33 }, limitOf)).toEqual({ fraction: 1, by: null });
 	});
 	it('leads where equal changes lead in the long run', () => {
-		const last = seriesOf(tank, fresh, 0.15, 200, (p) => (p === 'nitrate' ? 3 : 0)).at(-1)!;
+		const last = seriesOf(tank, fresh, { fraction: 0.15, count: 200 }, (p) => (p === 'nitrate' ? 3 : 0)).at(
+			-1
+		)!;
 		expect(last.levels.nitrate).toBeCloseTo(steadyChanges(0, 0.15, 3).after, 6);
 		expect(last.levels.alkalinity).toBeCloseTo(8, 6);
 	});
@@ -70,7 +72,7 @@ describe('salinity over days', () => {
 				fc.double({ min: 28, max: 40, noNaN: true }),
 				fc.double({ min: 28, max: 40, noNaN: true }),
 				(from, aim) => {
-					const days = salinityDays(from, aim, 200, 25, 0.5);
+					const days = salinityDays({ from, aim, volumeL: 200, temperatureC: 25, limitPerDay: 0.5 });
 					for (const d of days) {
 						expect(Math.abs(d.to - d.from)).toBeLessThanOrEqual(0.5 + 1e-9);
 						expect(d.saltKg > 0).toBe(aim > from);
@@ -80,7 +82,9 @@ describe('salinity over days', () => {
 				}
 			)
 		);
-		expect(salinityDays(33, 35, 200, 25, null)).toHaveLength(1);
+		expect(
+			salinityDays({ from: 33, aim: 35, volumeL: 200, temperatureC: 25, limitPerDay: null })
+		).toHaveLength(1);
 	});
 });
 
@@ -149,8 +153,12 @@ describe('the daily dose', () => {
 		});
 	});
 	it('leaves salt behind: 7.4 in S for a degree a day in a year', () => {
-		expect(12.1667 * saltCreep(1, 200, 35, 25, 35).perMonth).toBeCloseTo(7.4, 1);
-		expect(saltCreep(1, 200, 35, 25, 35).exchangeLPerMonth).toBeGreaterThan(3);
+		expect(
+			12.1667 * saltCreep(1, { volumeL: 200, salinity: 35, temperatureC: 25, aim: 35 }).perMonth
+		).toBeCloseTo(7.4, 1);
+		expect(
+			saltCreep(1, { volumeL: 200, salinity: 35, temperatureC: 25, aim: 35 }).exchangeLPerMonth
+		).toBeGreaterThan(3);
 	});
 	it('can be water changes alone, where little is used', () => {
 		expect(heldByChanges(0.05, 8.5, 0.1, 7).before).toBeCloseTo(5, 9);

@@ -21,15 +21,23 @@ export const MIX_SALT_FRACTION = CONVENTIONS.saltFraction.value;
  * @param limitPerDay null without animals: in one day
  * @param freshSalinity of the water that replaces what is taken out, where salinity is to fall
  */
-export function salinityDays(
-	from: number,
-	aim: number,
-	volumeL: number,
-	temperatureC: number,
-	limitPerDay: number | null,
+export function salinityDays({
+	from,
+	aim,
+	volumeL,
+	temperatureC,
+	limitPerDay,
 	freshSalinity = 0,
 	saltFraction = MIX_SALT_FRACTION
-): SalinityDay[] {
+}: {
+	readonly from: number;
+	readonly aim: number;
+	readonly volumeL: number;
+	readonly temperatureC: number;
+	readonly limitPerDay: number | null;
+	readonly freshSalinity?: number;
+	readonly saltFraction?: number;
+}): SalinityDay[] {
 	const { days, perDay } =
 		limitPerDay === null
 			? { days: from === aim ? 0 : 1, perDay: aim - from }

@@ -3,6 +3,7 @@ import { instant } from '../../time/index.ts';
 import { historyOf } from './history.ts';
 
 const start = instant(1_700_000_000_000);
+const NOTHING = { balance: [], volumes: [] };
 
 describe('the history of a parameter', () => {
 	const dated = (result: object) => ({ runId: 'r', at: start, methodCode: 'x', result }) as never;
@@ -19,8 +20,7 @@ describe('the history of a parameter', () => {
 		const { observations } = historyOf(
 			'alkalinity',
 			[dated(value), dated({ ...value, parameter: 'calcium', value: 430 }), dated(bound)],
-			[],
-			[],
+			NOTHING,
 			start
 		);
 		expect(observations).toEqual([
@@ -35,9 +35,10 @@ describe('the history of a parameter', () => {
 			amountMl: 5,
 			strength: [{ parameter: 'alkalinity', risePerMlIn100L: 0.14 }]
 		} as const;
-		expect(historyOf('alkalinity', [], [], [], start).inputs).toEqual([]);
-		expect(historyOf('alkalinity', [], [dose], [{ fromAt: start, litres: 540 }], start).inputs).toHaveLength(
-			1
-		);
+		expect(historyOf('alkalinity', [], NOTHING, start).inputs).toEqual([]);
+		expect(
+			historyOf('alkalinity', [], { balance: [dose], volumes: [{ fromAt: start, litres: 540 }] }, start)
+				.inputs
+		).toHaveLength(1);
 	});
 });

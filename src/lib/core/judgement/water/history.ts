@@ -30,8 +30,7 @@ export function estimateSince(at: Instant): Instant {
 export function historyOf(
 	parameter: ParameterId,
 	results: readonly DatedResult[],
-	balance: readonly WaterEvent[],
-	volumes: readonly DatedVolume[],
+	{ balance, volumes }: { readonly balance: readonly WaterEvent[]; readonly volumes: readonly DatedVolume[] },
 	until: Instant
 ): History {
 	return {
@@ -60,7 +59,7 @@ export function learnFrom(
 	// Running doses are continued beyond any moment that is asked for while this beginning holds.
 	const ahead = addDays(since, ESTIMATE_LOOK_BACK_DAYS + 2 * WINDOW_STEP_DAYS + HORIZON_DAYS);
 	return learnWater(
-		[...tested].map((parameter) => historyOf(parameter, results, balance, volumes, ahead)),
+		[...tested].map((parameter) => historyOf(parameter, results, { balance, volumes }, ahead)),
 		upTo,
 		before
 	);

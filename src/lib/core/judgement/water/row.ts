@@ -98,9 +98,11 @@ function atS35(
 function referencesFor(
 	parameter: ParameterId,
 	water: WaterRecord['water'],
-	own: readonly DatedResult[],
-	salinity: number | null,
-	now: Instant
+	{
+		own,
+		salinity,
+		now
+	}: { readonly own: readonly DatedResult[]; readonly salinity: number | null; readonly now: Instant }
 ): Reference[] {
 	const points = own.flatMap(({ result }) => {
 		const point = pointOf(result);
@@ -167,7 +169,7 @@ export function rowOf(
 					),
 		references:
 			value && value.u > 0
-				? referencesFor(parameter, water, own, salinity, now).map((r) =>
+				? referencesFor(parameter, water, { own, salinity, now }).map((r) =>
 						againstReference(value.value, value.u, r)
 					)
 				: []

@@ -75,7 +75,7 @@ export async function readChange(
 		batches,
 		moves: movesOfChange(tank, fresh, fraction, limitOf),
 		largest: { litres: most * volumeL, by },
-		series: seriesOf(tank, fresh, fraction, asked.count, betweenChanges(judged, asked.everyDays)),
+		series: seriesOf(tank, fresh, { fraction, count: asked.count }, betweenChanges(judged, asked.everyDays)),
 		wish: asked
 	};
 }

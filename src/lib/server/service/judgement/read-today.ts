@@ -37,7 +37,7 @@ function lastSessionOf({ results, targets, timeZone }: JudgedWater): LastSession
 export async function withMatters(deps: Deps, scope: SiteScope, judged: JudgedWater) {
 	const { now, estimates, results, events } = judged;
 	const doubts = await findDoubts(deps, scope, estimates, addDays(now, -DOUBTS_DAYS));
-	const moves = rateMoves(estimates, results, events, addDays(now, -MOVES_DAYS), now);
+	const moves = rateMoves({ estimates, results, events, now }, addDays(now, -MOVES_DAYS));
 	return mattersOf(judged, doubts, moves);
 }
 

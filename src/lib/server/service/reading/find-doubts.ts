@@ -1,6 +1,5 @@
 import { learnedPriors, weighReading, type DoubtfulReading } from '$lib/core/plausibility';
 import { PARAMETER_IDS, type ParameterId } from '$lib/core/quantity';
-import type { KnownKit } from '$lib/core/reading';
 import type { Instant } from '$lib/core/time';
 import type { Doubt, WaterEstimate } from '$lib/core/trend';
 import { adoptedMethods } from '../../repository/method.ts';
@@ -17,9 +16,7 @@ interface Found extends Doubt {
 function explained(
 	{ parameter, expected, sd, ...doubt }: Found,
 	logged: LoggedReading,
-	others: Parameters<typeof weighReading>[3],
-	priors: Parameters<typeof weighReading>[4],
-	kit: KnownKit,
+	known: NonNullable<Parameters<typeof weighReading>[3]>,
 	report: Deps['report']
 ): DoubtfulReading | null {
 	const result = logged.results.find((r) => r.parameter === parameter);
@@ -33,9 +30,7 @@ function explained(
 				logged.derivedBy.method,
 				logged.reading,
 				(p) => (p === parameter ? prediction : null),
-				others,
-				priors,
-				kit
+				known
 			);
 		} catch (fault) {
 			if (!(fault instanceof RangeError || fault instanceof TypeError)) throw fault;
@@ -97,7 +92,7 @@ export async function findDoubts(
 			const logged = kept.has(doubt.id) ? undefined : readings.find((r) => r.runId === doubt.id);
 			if (!logged) return [];
 			const kit = knownKit(logged.derivedBy.method, partsOf(logged.runId), logged.at);
-			return explained(doubt, logged, others, priors, kit, deps.report) ?? [];
+			return explained(doubt, logged, { others, priors, kit }, deps.report) ?? [];
 		})
 		.sort((a, b) => b.at - a.at);
 }

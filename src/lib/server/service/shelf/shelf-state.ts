@@ -69,15 +69,25 @@ function bottlesOf(
 	});
 }
 
+/** What was done with a thing. */
+interface ItemHistory {
+	readonly uses: readonly ItemUse[];
+	readonly notes: Awaited<ReturnType<typeof notesOf>>;
+	readonly checks: Awaited<ReturnType<typeof checksOf>>;
+}
+
+/** How its keeper uses things, and what there is to check them by. */
+interface ShelfContext {
+	readonly habits: ShelfHabits;
+	readonly levels: Levels;
+	readonly provable: ReadonlySet<ParameterId>;
+	readonly now: Instant;
+}
+
 function thingOf(
 	item: ShelfItem,
-	uses: readonly ItemUse[],
-	notes: Awaited<ReturnType<typeof notesOf>>,
-	checks: Awaited<ReturnType<typeof checksOf>>,
-	habits: ShelfHabits,
-	levels: Levels,
-	provable: ReadonlySet<ParameterId>,
-	now: Instant
+	{ uses, notes, checks }: ItemHistory,
+	{ habits, levels, provable, now }: ShelfContext
 ): ShelfThing {
 	const state = itemStateOf(notes.map((n) => n.what));
 	const { method, details } = item;
@@ -183,13 +193,12 @@ export async function shelfThings(
 	return items.map((item) =>
 		thingOf(
 			item,
-			usesOf.get(item.id) ?? [],
-			notesBy.get(item.id) ?? [],
-			checksBy.get(item.id) ?? [],
-			habits,
-			levels,
-			provable,
-			now
+			{
+				uses: usesOf.get(item.id) ?? [],
+				notes: notesBy.get(item.id) ?? [],
+				checks: checksBy.get(item.id) ?? []
+			},
+			{ habits, levels, provable, now }
 		)
 	);
 }

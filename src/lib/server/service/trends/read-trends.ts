@@ -183,7 +183,7 @@ export async function readTrends(
 		window,
 		now,
 		rows: PARAMETER_IDS.flatMap(rowOf),
-		moves: rateMoves(estimates, judged.results, judged.events, water.startedAt, now),
+		moves: rateMoves({ estimates, results: judged.results, events: judged.events, now }, water.startedAt),
 		doubts: await findDoubts(deps, scope, estimates, addDays(now, -DOUBTS_DAYS)),
 		departure: estimates.departure,
 		leftOut,

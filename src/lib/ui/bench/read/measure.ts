@@ -81,14 +81,11 @@ export function measure(
 			verdict: judged(outcome.result, contexts[outcome.result.parameter])
 		})),
 		fault: null,
-		slips: weighReading(
-			method,
-			reading,
-			(p) => contexts[p]?.expected ?? null,
-			slips?.others,
-			slips?.priors,
+		slips: weighReading(method, reading, (p) => contexts[p]?.expected ?? null, {
+			others: slips?.others,
+			priors: slips?.priors,
 			kit
-		)
+		})
 	};
 }
 

@@ -40,6 +40,14 @@ function water(estimate: Partial<Estimate>): WaterEstimate {
 	};
 	return { of: (p) => (p === 'alkalinity' ? whole : null), departure: null, leftOut: [] };
 }
+const moved = (
+	estimate: Partial<Estimate>,
+	{
+		results = [],
+		events = [],
+		since = day(-60)
+	}: { results?: DatedResult[]; events?: StoredEvent[]; since?: ReturnType<typeof day> } = {}
+) => rateMoves({ estimates: water(estimate), results, events, now }, since);
 const step = {
 	at: day(-12),
 	earliest: day(-14),
@@ -58,20 +66,17 @@ describe('a consumption that moved', () => {
 			event('water-change', -12)
 		];
 		const results = [read(-30, 'alk-syringe'), read(-13, 'alk-drops'), read(-9, 'alk-drops')];
-		const [move] = rateMoves(water({ changes: [step] }), results, events, day(-60), now);
+		const [move] = moved({ changes: [step] }, { results, events });
 		expect(move!.besides.map((b) => b.kind)).toEqual(['animals-in', 'another-kit']);
 	});
 	it('is not told of a step before the days that are looked at', () => {
-		expect(rateMoves(water({ changes: [step] }), [], [], day(-5), now)).toEqual([]);
+		expect(moved({ changes: [step] }, { since: day(-5) })).toEqual([]);
 	});
 	it('is told as a drift beyond what both ends leave open, and not of less', () => {
 		const drifting = (to: number) =>
-			rateMoves(
-				water({ rateAt: (at) => rate(at === now ? to : 0.6) }),
-				[],
-				[event('feeding', -4), event('death', -20)],
-				day(-60),
-				now
+			moved(
+				{ rateAt: (at) => rate(at === now ? to : 0.6) },
+				{ events: [event('feeding', -4), event('death', -20)] }
 			);
 		expect(drifting(0.66)).toEqual([]);
 		const [move] = drifting(0.8);
@@ -79,6 +84,6 @@ describe('a consumption that moved', () => {
 		expect(move!.besides.map((b) => b.kind)).toEqual(['death']);
 	});
 	it('is not claimed where bounds alone were read', () => {
-		expect(rateMoves(water({ changes: [step], mostlyBounds: true }), [], [], day(-60), now)).toEqual([]);
+		expect(moved({ changes: [step], mostlyBounds: true })).toEqual([]);
 	});
 });

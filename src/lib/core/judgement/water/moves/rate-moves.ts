@@ -107,13 +107,20 @@ function driftOf(
 	return { how: 'drift', before, after, at: null, earliest: null, latest: null, besides };
 }
 
-/** Consumptions that stepped or drifted lately, each beside what happened then. */
+/** Consumptions that stepped since a time or drifted lately, each beside what happened then. */
 export function rateMoves(
-	estimates: WaterEstimate,
-	results: readonly DatedResult[],
-	events: readonly StoredEvent[],
-	since: Instant,
-	now: Instant
+	{
+		estimates,
+		results,
+		events,
+		now
+	}: {
+		readonly estimates: WaterEstimate;
+		readonly results: readonly DatedResult[];
+		readonly events: readonly StoredEvent[];
+		readonly now: Instant;
+	},
+	since: Instant
 ): RateMove[] {
 	return PARAMETER_IDS.flatMap((parameter): RateMove[] => {
 		const estimate = estimates.of(parameter);

@@ -62,7 +62,12 @@ export function changesPlan(
 			most: round((beyond.limit! / Math.abs(beyond.after - beyond.before)) * request.litres)
 		});
 	}
-	const series = seriesOf(tank, fresh, fraction, request.count, betweenChanges(judged, request.everyDays));
+	const series = seriesOf(
+		tank,
+		fresh,
+		{ fraction, count: request.count },
+		betweenChanges(judged, request.everyDays)
+	);
 	const days = (request.count - 1) * request.everyDays + 1;
 	const followed = (Object.keys(fresh) as ParameterId[]).filter((p) => tank[p] !== undefined && p !== 'ph');
 	const steps: PlanStep[] = series.map(({ number }) => ({

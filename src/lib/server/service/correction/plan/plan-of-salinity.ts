@@ -20,7 +20,13 @@ export function salinityPlan(
 	const up = request.aim > from.value;
 	const limit = limitFor('salinity', up ? 'up' : 'down', limits, water.animals);
 	const temperatureC = water.levels.temperature?.value ?? 25;
-	const days = salinityDays(from.value, request.aim, water.volumeL.value, temperatureC, limit);
+	const days = salinityDays({
+		from: from.value,
+		aim: request.aim,
+		volumeL: water.volumeL.value,
+		temperatureC,
+		limitPerDay: limit
+	});
 	if (days.length === 0) return fail('nothing-to-plan', 'aim');
 	const steps: PlanStep[] = days.map(({ day, from: before, to, saltKg, exchangeL }) => ({
 		id: `${day}-salinity`,
