@@ -4,7 +4,7 @@ const coreOrder = [
 	'numeric',
 	'time',
 	'caution',
-	'density',
+	'seawater/density',
 	'quantity',
 	'uncertainty',
 	'seawater',

@@ -1,4 +1,4 @@
-import { densityOf } from '../../../src/lib/core/density/index.ts';
+import { densityOf } from '../../../src/lib/core/seawater/density/index.ts';
 import { meqPerLFromDkh } from '../../../src/lib/core/quantity/index.ts';
 import {
 	acidityScales,

@@ -5,7 +5,7 @@ import {
 	salinityByHydrometer,
 	salinityOfSpecificGravity,
 	specificGravity
-} from '../../../src/lib/core/density/index.ts';
+} from '../../../src/lib/core/seawater/density/index.ts';
 import {
 	conductivityOfSalinity,
 	normalisingFactor,

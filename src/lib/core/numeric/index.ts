@@ -10,3 +10,4 @@ export { truncatedNormal, type TruncatedMoments } from './truncated-normal.ts';
 export { median } from './median.ts';
 export { firstFrom, nearestIndex, visibleIndices } from './visible.ts';
 export { typedNumber } from './typed-number.ts';
+export { polynomial } from './polynomial.ts';

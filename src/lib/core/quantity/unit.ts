@@ -1,4 +1,4 @@
-import { salinityOfSpecificGravity, specificGravity } from '../density/index.ts';
+import { salinityOfSpecificGravity, specificGravity } from '../seawater/density/index.ts';
 import { mgPerLCaCo3FromMeqPerL, meqPerLFromDkh } from './alkalinity.ts';
 import { MOLAR_MASS } from './molar-mass.ts';
 

@@ -1,5 +1,5 @@
 import { bisect } from '../numeric/index.ts';
-import { densityOf } from '../density/index.ts';
+import { densityOf } from './density/index.ts';
 import { dkhFromMeqPerL, meqPerLFromDkh, MOLAR_MASS } from '../quantity/index.ts';
 import { carbonateConstants, type BorateRatio, type CarbonateConstants } from './carbonate-constants.ts';
 

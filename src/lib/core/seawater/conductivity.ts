@@ -1,5 +1,4 @@
-import { polynomial } from '../density/index.ts';
-import { bisect } from '../numeric/index.ts';
+import { bisect, polynomial } from '../numeric/index.ts';
 
 /** Conductivity of sea water of S = 35 at 15 °C and one atmosphere, mS/cm. @see Culkin & Smith (1980) */
 const C_35_15_0 = 42.914;

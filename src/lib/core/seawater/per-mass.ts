@@ -1,5 +1,5 @@
 import { MOLAR_MASS } from '../quantity/index.ts';
-import { densityNear } from '../density/index.ts';
+import { densityNear } from './density/index.ts';
 import type { MajorIon } from './reference.ts';
 
 /**

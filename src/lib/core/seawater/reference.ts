@@ -1,7 +1,7 @@
 import { standardUncertaintyOf } from '../uncertainty/index.ts';
 import { atLeast, atMost } from '../numeric/index.ts';
 import { MOLAR_MASS } from '../quantity/index.ts';
-import { densityNear } from '../density/index.ts';
+import { densityNear } from './density/index.ts';
 
 export type MajorIon = 'calcium' | 'magnesium' | 'potassium' | 'strontium' | 'boron';
 

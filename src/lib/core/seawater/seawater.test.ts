@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { densityOf } from '../density/index.ts';
+import { densityOf } from './density/index.ts';
 import { micromolesPerKgFromMeqPerL } from './index.ts';
 
 describe('density of sea water', () => {

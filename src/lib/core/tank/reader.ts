@@ -12,7 +12,7 @@ import {
 } from '../method/index.ts';
 import { convert, PARAMETERS } from '../quantity/index.ts';
 import { marksAround, type RawReading, type SyringeMarks } from '../reading/index.ts';
-import { specificGravity } from '../density/index.ts';
+import { specificGravity } from '../seawater/density/index.ts';
 import type { Levels } from './levels.ts';
 
 /** How a simulated person reads: truths that no estimate may read. */

@@ -1,6 +1,6 @@
 import { CONVENTIONS } from '../../caution/index.ts';
 import { BROUGHT_MASS } from './compound.ts';
-import { densityNear } from '../../density/index.ts';
+import { densityNear } from '../../seawater/density/index.ts';
 import { meqPerLFromDkh } from '../../quantity/index.ts';
 import {
 	acidityScales,

@@ -1,4 +1,4 @@
-import { densityNear } from '../../density/index.ts';
+import { densityNear } from '../../seawater/density/index.ts';
 import { dkhFromMeqPerL, meqPerLFromDkh, MOLAR_MASS } from '../../quantity/index.ts';
 import { BROUGHT_MASS } from './compound.ts';
 

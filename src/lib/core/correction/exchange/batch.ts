@@ -1,4 +1,4 @@
-import { densityNear } from '../../density/index.ts';
+import { densityNear } from '../../seawater/density/index.ts';
 import { normalisingFactor, referenceIon } from '../../seawater/index.ts';
 import { MIX_SALT_FRACTION } from './salinity-plan.ts';
 import { amountFor, type Supplement } from '../dose/supplement.ts';

@@ -1,4 +1,4 @@
-import { densityNear } from '../../density/index.ts';
+import { densityNear } from '../../seawater/density/index.ts';
 import { atLeast, atMost } from '../../numeric/index.ts';
 
 /** Grams of salt to the kilogram at S = 35. @see Millero et al. (2008) */

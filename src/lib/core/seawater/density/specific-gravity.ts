@@ -1,4 +1,4 @@
-import { bisect } from '../numeric/index.ts';
+import { bisect } from '../../numeric/index.ts';
 import { densityOf } from './density.ts';
 
 /** Beyond this the density formula does not hold; a brine is to be diluted first. */

@@ -1,5 +1,4 @@
-import { atLeast, atMost } from '../numeric/index.ts';
-import { polynomial } from './polynomial.ts';
+import { atLeast, atMost, polynomial } from '../../numeric/index.ts';
 
 const PURE_WATER = [999.842594, 6.793952e-2, -9.09529e-3, 1.001685e-4, -1.120083e-6, 6.536332e-9];
 const LINEAR_IN_S = [8.24493e-1, -4.0899e-3, 7.6438e-5, -8.2467e-7, 5.3875e-9];

@@ -1,6 +1,5 @@
 /** Density of sea water (EOS-80), and specific gravity and salinity from it. */
 export { densityNear, densityOf } from './density.ts';
-export { polynomial } from './polynomial.ts';
 export {
 	specificGravity,
 	salinityOfSpecificGravity,
