@@ -5,6 +5,7 @@ import {
 	unitsFor,
 	type ColourStep,
 	type Method,
+	type MethodCommon,
 	type ProtocolStep,
 	type Reagent,
 	type Titration,
@@ -179,6 +180,78 @@ function displayOf({ text, base }: Draft) {
 	});
 }
 
+/** How much is sampled, whole and, where it is titrated, half; null of a display that wants no measure. */
+function sampleOf(text: MethodText): Result<Method['sampleMl']> {
+	if (text.kind === 'display' && text.fullMl.trim() === '') return ok(null);
+	const full = positive(text.fullMl, 'fullMl');
+	if (!full.ok || text.halfMl.trim() === '' || !titrates(text)) {
+		return full.ok ? ok({ full: full.value }) : full;
+	}
+	const half = positive(text.halfMl, 'halfMl');
+	if (!half.ok) return half;
+	return half.value < full.value
+		? ok({ full: full.value, half: half.value })
+		: fail('invalid-field', 'halfMl', { rule: 'below', limit: full.value });
+}
+
+/** "1:5" and "5" are the same; what is no number is no dilution. */
+function dilutionsOf(text: MethodText): Result<readonly number[]> {
+	const dilutions = text.dilutions.split(/[;\s]+/).flatMap((d) => typedNumber(d.replace(/^1:/, '')) ?? []);
+	return dilutions.every((d) => d > 1 && d <= 100) ? ok(dilutions) : fail('not-a-number', 'dilutions');
+}
+
+/** How many tests a pack holds; null where nobody said. */
+function testsOf(text: MethodText): Result<number | null> {
+	const tests = typedNumber(text.tests);
+	return tests === null || (Number.isInteger(tests) && tests > 0) ? ok(tests) : fail('not-a-number', 'tests');
+}
+
+/** What every method says of itself, whatever it is read by. */
+function commonOf({ text, base }: Draft, from: Method | null): Result<MethodCommon> {
+	const name = text.name.trim();
+	if (name.length < 3) return fail('invalid-field', 'name', { rule: 'letters-at-least', limit: 3 });
+	if (!unitsFor(text.parameter).includes(text.unit)) return fail('unit-unknown', 'unit');
+	const sampleMl = sampleOf(text);
+	if (!sampleMl.ok) return sampleMl;
+	const dilutions = dilutionsOf(text);
+	if (!dilutions.ok) return dilutions;
+	const tests = testsOf(text);
+	if (!tests.ok) return tests;
+	const steps = protocol(stepsOf(text, from).map((p) => p.step));
+	return ok({
+		code: 'own',
+		version: 1,
+		name,
+		parameter: text.parameter,
+		species: base?.species ?? PARAMETERS[text.parameter].species,
+		sampleMl: sampleMl.value,
+		sampleRelativeTolerance: base?.sampleRelativeTolerance ?? USUAL.sampleRelativeTolerance,
+		dilutions: dilutions.value,
+		limits: base?.limits ?? { low: null, high: null },
+		reagents: reagentsOf(steps, text.hazards, base),
+		equipment: base?.equipment ?? [],
+		steps,
+		pack: { price: null, closedMonths: null, openedMonths: null, ...base?.pack, tests: tests.value }
+	});
+}
+
+/** Steps of colour with how they are spaced, and whether they are held against a blank. */
+function chartOf(draft: Draft) {
+	const { text, base } = draft;
+	const found = colourSteps(text);
+	if (!found.ok) return found;
+	const known = base && 'colourSteps' in base ? base : null;
+	const spacing =
+		known && untouched(draft, 'colours') ? known.spacing : spacingOf(found.value.map((s) => s.value));
+	return ok({
+		unit: text.unit,
+		colourSteps: found.value,
+		spacing,
+		blank: known?.blank ?? text.kind === 'comparator',
+		view: known?.view ?? ''
+	});
+}
+
 /**
  * Turns what was typed into a method, or says which field is wrong. Code and version are the server's.
  *
@@ -187,62 +260,23 @@ function displayOf({ text, base }: Draft) {
 export function methodOfText(text: MethodText, from: Method | null = null): Result<Method> {
 	const base = from?.kind === text.kind && from.parameter === text.parameter ? from : null;
 	const draft: Draft = { text, base, typedBase: base && textOfMethod(base) };
-	const name = text.name.trim();
-	if (name.length < 3) return fail('invalid-field', 'name', { rule: 'letters-at-least', limit: 3 });
-	if (!unitsFor(text.parameter).includes(text.unit)) return fail('unit-unknown', 'unit');
-	const unmeasured = text.kind === 'display' && text.fullMl.trim() === '';
-	const full = unmeasured ? ok(null) : positive(text.fullMl, 'fullMl');
-	if (!full.ok) return full;
-	const half = text.halfMl.trim() === '' || !titrates(text) ? null : positive(text.halfMl, 'halfMl');
-	if (half && !half.ok) return half;
-	if (half && half.value >= full.value!) {
-		return fail('invalid-field', 'halfMl', { rule: 'below', limit: full.value ?? 0 });
-	}
-	const dilutions = text.dilutions.split(/[;\s]+/).flatMap((d) => typedNumber(d.replace(/^1:/, '')) ?? []);
-	if (dilutions.some((d) => !(d > 1 && d <= 100))) return fail('not-a-number', 'dilutions');
-	const tests = typedNumber(text.tests);
-	if (tests !== null && !(Number.isInteger(tests) && tests > 0)) return fail('not-a-number', 'tests');
-	const steps = protocol(stepsOf(text, from).map((p) => p.step));
-	const common = {
-		code: 'own',
-		version: 1,
-		name,
-		parameter: text.parameter,
-		species: base?.species ?? PARAMETERS[text.parameter].species,
-		sampleMl: full.value === null ? null : { full: full.value, ...(half ? { half: half.value } : {}) },
-		sampleRelativeTolerance: base?.sampleRelativeTolerance ?? USUAL.sampleRelativeTolerance,
-		dilutions,
-		limits: base?.limits ?? { low: null, high: null },
-		reagents: reagentsOf(steps, text.hazards, base),
-		equipment: base?.equipment ?? [],
-		steps,
-		pack: { price: null, closedMonths: null, openedMonths: null, ...base?.pack, tests }
-	};
-	switch (text.kind) {
+	const common = commonOf(draft, from);
+	if (!common.ok) return common;
+	const { kind } = text;
+	switch (kind) {
 		case 'syringe-titration':
 		case 'drop-titration': {
 			const titration = titrationOf(draft);
-			return titration.ok ? ok({ ...common, kind: text.kind, titration: titration.value }) : titration;
+			return titration.ok ? ok({ ...common.value, kind, titration: titration.value }) : titration;
 		}
 		case 'colour-card':
 		case 'comparator': {
-			const found = colourSteps(text);
-			if (!found.ok) return found;
-			const known = base && 'colourSteps' in base ? base : null;
-			return ok({
-				...common,
-				kind: text.kind,
-				unit: text.unit,
-				colourSteps: found.value,
-				spacing:
-					known && untouched(draft, 'colours') ? known.spacing : spacingOf(found.value.map((s) => s.value)),
-				blank: known?.blank ?? text.kind === 'comparator',
-				view: known?.view ?? ''
-			});
+			const chart = chartOf(draft);
+			return chart.ok ? ok({ ...common.value, kind, ...chart.value }) : chart;
 		}
 		case 'display': {
 			const display = displayOf(draft);
-			return display.ok ? ok({ ...common, ...display.value }) : display;
+			return display.ok ? ok({ ...common.value, ...display.value }) : display;
 		}
 	}
 }
