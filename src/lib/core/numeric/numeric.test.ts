@@ -113,6 +113,7 @@ describe('guarded comparison', () => {
 	it('rounds to marks without dust', () => {
 		expect(roundTo(1 - 0.43, 0.01)).toBe(0.57);
 		expect(roundTo(0.4149, 0.005)).toBe(0.415);
+		expect(roundTo(13, 5)).toBe(15);
 	});
 	it('takes the middle', () => {
 		expect(median([5, 1, 3])).toBe(3);

@@ -18,7 +18,7 @@ import type { Person } from '../repository/people.ts';
 import { createLimiter } from '../limiter.ts';
 import type { PooledDeps } from '../service/deps.ts';
 import type { Accounts, Credentials, SetCookie, SignedIn } from './accounts.ts';
-import { digestOf } from './token-digests.ts';
+import { digestOf } from '../digest.ts';
 
 /** So long a link may lie about before it has to be made anew. */
 const LINK_DAYS = 2;

@@ -1,12 +1,8 @@
-import { createHash } from 'node:crypto';
 import type { DBAdapter } from 'better-auth';
+import { digestOf } from '../digest.ts';
 
 const SESSION = 'session';
 const TOKEN = 'token';
-
-export function digestOf(token: string): string {
-	return createHash('sha256').update(token).digest('hex');
-}
 
 interface Clause {
 	readonly field: string;

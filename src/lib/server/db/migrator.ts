@@ -1,6 +1,6 @@
-import { createHash } from 'node:crypto';
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
+import { digestOf } from '../digest.ts';
 import mysql from 'mysql2/promise';
 
 /** What the server answers when a step was done already but not noted, because the machine stopped in between. */
@@ -31,7 +31,7 @@ async function stepsIn(folder: string): Promise<Step[]> {
 		text.split('--> statement-breakpoint').forEach((part, index) => {
 			const sql = part.trim();
 			if (sql) {
-				steps.push({ migration: tag, index, sql, digest: createHash('sha256').update(sql).digest('hex') });
+				steps.push({ migration: tag, index, sql, digest: digestOf(sql) });
 			}
 		});
 	}

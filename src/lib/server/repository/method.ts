@@ -1,10 +1,10 @@
-import { createHash } from 'node:crypto';
 import { and, desc, eq, inArray, isNull } from 'drizzle-orm';
 import type { Method } from '$lib/core/method';
 import type { Instant } from '$lib/core/time';
 import { methodVersion, site, siteMethod } from '../db/schema/index.ts';
 import type { Reader } from './database.ts';
 import { methodsByHash } from './parsed-method.ts';
+import { digestOf } from '../digest.ts';
 import type { SiteScope } from './scope.ts';
 
 export interface AdoptedMethod {
@@ -109,7 +109,7 @@ export async function ensureMethodVersion(
 	method: Method,
 	row: { readonly newId: string; readonly now: Instant; readonly ownerSiteId: string | null }
 ): Promise<string> {
-	const contentHash = createHash('sha256').update(JSON.stringify(method)).digest('hex');
+	const contentHash = digestOf(JSON.stringify(method));
 	const [found] = await db
 		.select({ id: methodVersion.id, contentHash: methodVersion.contentHash })
 		.from(methodVersion)

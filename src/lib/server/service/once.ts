@@ -1,9 +1,9 @@
-import { createHash } from 'node:crypto';
 import { fail, ok, type Result } from '$lib/core/result';
 import { inTransaction, isDuplicate, type Transaction } from '../repository/database.ts';
 import { addReceipt, receiptOf } from '../repository/receipt.ts';
 import type { SiteScope } from '../repository/scope.ts';
 import { raiseRevisions } from '../repository/revision.ts';
+import { digestOf } from '../digest.ts';
 import type { PooledDeps, Touched, Within } from './deps.ts';
 
 /** JSON with its keys in order, so that the same content always gives the same text. */
@@ -19,7 +19,7 @@ function canonical(value: unknown): string {
 }
 
 export function contentHash(content: unknown): string {
-	return createHash('sha256').update(canonical(content)).digest('hex');
+	return digestOf(canonical(content));
 }
 
 /**

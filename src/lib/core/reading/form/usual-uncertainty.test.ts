@@ -5,7 +5,8 @@ import {
 	K_FILTER,
 	NO3_CARD,
 	PO4_METER,
-	SHIPPED_METHODS
+	SHIPPED_METHODS,
+	type DisplayMethod
 } from '../../method/index.ts';
 import { derive, usualExpandedU } from '../index.ts';
 
@@ -29,6 +30,17 @@ describe('the uncertainty that a number in a paper book would have had', () => {
 		expect(usualExpandedU(ALK_DROPS, 8)!).toBeGreaterThan(usualExpandedU(ALK_SYRINGE, 8)!);
 		expect(usualExpandedU(NO3_CARD, 20)!).toBeGreaterThan(usualExpandedU(NO3_CARD, 5)!);
 		expect(usualExpandedU(PO4_METER, 0.05)).toBeGreaterThan(0);
+	});
+
+	it('is known of a display that goes in steps of five', () => {
+		const coarse: DisplayMethod = {
+			...PO4_METER,
+			parameter: 'calcium',
+			unit: 'mg-per-l',
+			resolution: 5,
+			range: { low: 0, high: 700 }
+		};
+		expect(usualExpandedU(coarse, 423)!).toBeGreaterThan(usualExpandedU(PO4_METER, 0.05)!);
 	});
 
 	it('is not known beyond the kit, and of none that takes two readings', () => {

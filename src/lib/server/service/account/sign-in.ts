@@ -1,4 +1,4 @@
-import { createHash, randomBytes } from 'node:crypto';
+import { randomBytes } from 'node:crypto';
 import { addDays } from '$lib/core/time';
 import {
 	addSession,
@@ -7,13 +7,10 @@ import {
 	removeExpiredSessions,
 	type Person
 } from '../../repository/people.ts';
+import { digestOf } from '../../digest.ts';
 import type { Deps } from '../deps.ts';
 
 export const SESSION_DAYS = 30;
-
-function digestOf(token: string): string {
-	return createHash('sha256').update(token).digest('hex');
-}
 
 /** Who a session cookie belongs to; null when it is unknown or has run out. */
 export async function personOfToken(deps: Deps, token: string): Promise<Person | null> {

@@ -1,4 +1,4 @@
-import { createHash, randomBytes } from 'node:crypto';
+import { randomBytes } from 'node:crypto';
 import { createEvents, type EventAttributes } from 'ics';
 import type { ChangeFeed, OpenFeed } from '$lib/contract/calendar';
 import type { DueTest } from '$lib/core/judgement';
@@ -10,14 +10,13 @@ import { whyDue } from '$lib/format/bench';
 import { isDuplicate } from '../../repository/database.ts';
 import { addFeed, feedsOf, revokeFeed } from '../../repository/judgement.ts';
 import { scopeOfFeed, type SiteScope } from '../../repository/scope.ts';
+import { digestOf } from '../../digest.ts';
 import type { Deps, PooledDeps } from '../deps.ts';
 import { once } from '../once.ts';
 import type { WaterDay } from '../judgement/read-day.ts';
 import type { StepAhead } from '../correction/plan/steps-ahead.ts';
 
 const PRODUCT = '-//Tevrik//Tests//EN';
-
-const digestOf = (token: string) => createHash('sha256').update(token).digest('hex');
 
 interface WaterDue {
 	readonly id: string;

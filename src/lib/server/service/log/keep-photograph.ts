@@ -1,4 +1,4 @@
-import { createHash } from 'node:crypto';
+import { digestOf } from '../../digest.ts';
 import { MOST_PHOTOGRAPH_BYTES, MOST_PHOTOGRAPHS, type TakePhotographBack } from '$lib/contract/photograph';
 import { fail, ok, type Result } from '$lib/core/result';
 import {
@@ -35,7 +35,7 @@ export async function keepPhotograph(
 	if (!plain) return fail('not-a-photograph', 'photograph');
 	const picture = await drawn(plain.bytes);
 	if (!picture.ok) return picture;
-	const sha256 = createHash('sha256').update(plain.bytes).digest('hex');
+	const sha256 = digestOf(plain.bytes);
 	return once(deps, scope, 'keep-photograph', { id, of, sha256 }, async (tx, within) => {
 		const found =
 			'runId' in of

@@ -85,9 +85,6 @@ export class EarlierGrid {
 	readonly saved = $derived(
 		this.rows.flatMap((r) => Object.values(r.cells)).filter((c) => c.state === 'saved').length
 	);
-	readonly refused = $derived(
-		this.rows.flatMap((r) => Object.values(r.cells)).filter((c) => c.state === 'refused').length
-	);
 
 	/** When a row was read; null where its date is none. */
 	atOf(row: Row): Instant | null {
