@@ -230,6 +230,38 @@ describe('times', () => {
 	});
 });
 
+describe('a form whose field is not on the page', () => {
+	const ID = '01a209a2-e480-751b-8522-e21482777e55';
+	it.each([
+		['an order without waters', 'waters?/order', { id: ID, waterIds: '' }, /order of the waters is missing/],
+		[
+			'a volume of a water that is not open',
+			'waters?/change',
+			{ id: ID, waterId: ID, change: 'volume', litres: '__proto__', how: 'guessed' },
+			/volume must be a number/
+		],
+		[
+			'measures of a glass for what has none',
+			'waters?/add',
+			{ id: ID, name: 'Kitchen reef', kind: 'collected', deep: 'a' },
+			/The length is missing/
+		],
+		[
+			'a kind that every object has by itself',
+			'adjust/supplements?/save',
+			{ id: ID, name: '', kind: 'toString' },
+			/kind/
+		]
+	])('says why it was refused: %s', async (_what, path, fields, why) => {
+		const { status, text } = await form(`/waters/${water}/${path}`, fields as Record<string, string>);
+		expect(status).toBe(400);
+		const said = [...text.matchAll(/role="alert"[^>]*>([\s\S]*?)<\/p>/g)].map((m) =>
+			m[1]!.replace(/<[^>]*>/g, '')
+		);
+		expect(said.join(' ')).toMatch(why);
+	});
+});
+
 describe('what is no request', () => {
 	const asHost = (host: string) =>
 		new Promise<number>((done, failed) => {

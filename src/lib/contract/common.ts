@@ -1,4 +1,5 @@
 import { Type } from '@sinclair/typebox';
+import { typed } from './typed.ts';
 
 /** UUID v7, lower case, made by whoever creates the thing. */
 export const Id = Type.String({
@@ -6,7 +7,10 @@ export const Id = Type.String({
 });
 
 /** Milliseconds since 1970, UTC; within this product's century. */
-export const InstantMs = Type.Integer({ minimum: 946_684_800_000, maximum: 4_102_444_800_000 });
+export const InstantMs = typed(
+	'moment',
+	Type.Integer({ minimum: 946_684_800_000, maximum: 4_102_444_800_000 })
+);
 
 export const OffsetMinutes = Type.Integer({ minimum: -14 * 60, maximum: 14 * 60 });
 

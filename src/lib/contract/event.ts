@@ -2,12 +2,13 @@ import { Type, type Static, type TSchema } from '@sinclair/typebox';
 import { PARAMETER_IDS } from '$lib/core/quantity';
 import type { EventKind } from '$lib/core/record';
 import { closed, Id, InstantMs, Note, OffsetMinutes, words } from './common.ts';
+import { typed } from './typed.ts';
 
 const Strength = Type.Object(
 	{
 		parameter: words(PARAMETER_IDS),
 		/** Canonical unit of the parameter, raised by 1 mL (or 1 g, where the dose is weighed) in 100 L. */
-		risePerMlIn100L: Type.Number({ exclusiveMinimum: 0, maximum: 1000 })
+		risePerMlIn100L: typed('span', Type.Number({ exclusiveMinimum: 0, maximum: 1000 }))
 	},
 	closed
 );
@@ -21,7 +22,7 @@ export const DoseDetails = Type.Object(
 		amountMl: Type.Number({ exclusiveMinimum: 0, maximum: 100_000 }),
 		unit: Type.Optional(words(['ml', 'g'] as const)),
 		/** Empty when the keeper doesn't know it: then the estimate knows that something unknown went in. */
-		strength: Type.Array(Strength, { maxItems: 6 })
+		strength: typed('per-parameter', Type.Array(Strength, { maxItems: 6 }))
 	},
 	closed
 );
@@ -32,7 +33,7 @@ export const RecurringDoseDetails = Type.Object(
 		/** 0 stops it. */
 		amountMlPerDay: Type.Number({ minimum: 0, maximum: 100_000 }),
 		unit: Type.Optional(words(['ml', 'g'] as const)),
-		strength: Type.Array(Strength, { maxItems: 6 })
+		strength: typed('per-parameter', Type.Array(Strength, { maxItems: 6 }))
 	},
 	closed
 );
@@ -45,7 +46,7 @@ export const MissedDoseDetails = Type.Object(
 const NewWaterValue = Type.Object(
 	{
 		parameter: words(PARAMETER_IDS),
-		value: Type.Number({ minimum: 0, maximum: 10_000 }),
+		value: typed('level', Type.Number({ minimum: 0, maximum: 10_000 })),
 		u: Type.Number({ exclusiveMinimum: 0, maximum: 1000 })
 	},
 	closed
@@ -55,7 +56,7 @@ export const WaterChangeDetails = Type.Object(
 	{
 		volumeL: Type.Number({ exclusiveMinimum: 0, maximum: 1_000_000 }),
 		batch: Type.String({ maxLength: 120 }),
-		newWater: Type.Array(NewWaterValue, { maxItems: 12 })
+		newWater: typed('per-parameter', Type.Array(NewWaterValue, { maxItems: 12 }))
 	},
 	closed
 );

@@ -3,6 +3,7 @@ import type { KitFinding } from '$lib/core/comparison';
 import { DROPPER_STATES } from '$lib/core/method';
 import { PARAMETER_IDS } from '$lib/core/quantity';
 import { SALT_IDS } from '$lib/core/standard';
+import { typed } from './typed.ts';
 import { closed, Id, InstantMs, Note, words } from './common.ts';
 
 export const SHELF_KINDS = ['kit', 'standard', 'instrument', 'syringe', 'scoop', 'vial', 'stirrer'] as const;
@@ -78,7 +79,7 @@ export const NO_DETAILS: ShelfDetails = {
 	belongsTo: null
 };
 
-const MaybeInstant = Type.Union([InstantMs, Type.Null()]);
+const MaybeDay = Type.Union([typed('day', InstantMs), Type.Null()]);
 
 /** A thing comes on the shelf. */
 export const AddItem = Type.Object(
@@ -92,8 +93,8 @@ export const AddItem = Type.Object(
 		methodCode: Type.Union([Type.String({ minLength: 1, maxLength: 60 }), Type.Null()]),
 		methodVersion: Type.Union([Type.Integer({ minimum: 1 }), Type.Null()]),
 		price: Type.Union([Type.Number({ minimum: 0, maximum: 100_000 }), Type.Null()]),
-		boughtAt: MaybeInstant,
-		expiresAt: MaybeInstant,
+		boughtAt: MaybeDay,
+		expiresAt: MaybeDay,
 		details: ShelfDetails
 	},
 	closed
@@ -104,31 +105,37 @@ const Drops = Type.Integer({ minimum: 5, maximum: 1000 });
 
 /** How the size of a drop was found; the raw numbers are kept. */
 const DropTrial = Type.Union([
-	Type.Object(
-		{
-			by: Type.Literal('weighing'),
-			drops: Drops,
-			massG: Type.Number({ exclusiveMinimum: 0, maximum: 1000 }),
-			uMassG: Type.Number({ exclusiveMinimum: 0, maximum: 10 }),
-			densityGPerMl: Type.Number({ minimum: 0.6, maximum: 2 })
-		},
-		closed
+	typed(
+		'in-place',
+		Type.Object(
+			{
+				by: Type.Literal('weighing'),
+				drops: Drops,
+				massG: Type.Number({ exclusiveMinimum: 0, maximum: 1000 }),
+				uMassG: Type.Number({ exclusiveMinimum: 0, maximum: 10 }),
+				densityGPerMl: Type.Number({ minimum: 0.6, maximum: 2 })
+			},
+			closed
+		)
 	),
-	Type.Object(
-		{
-			by: Type.Literal('mark'),
-			drops: Drops,
-			ml: Type.Number({ exclusiveMinimum: 0, maximum: 1000 }),
-			uMl: Type.Number({ exclusiveMinimum: 0, maximum: 10 })
-		},
-		closed
+	typed(
+		'in-place',
+		Type.Object(
+			{
+				by: Type.Literal('mark'),
+				drops: Drops,
+				ml: Type.Number({ exclusiveMinimum: 0, maximum: 1000 }),
+				uMl: Type.Number({ exclusiveMinimum: 0, maximum: 10 })
+			},
+			closed
+		)
 	)
 ]);
 export type DropTrial = Static<typeof DropTrial>;
 
 /** What can be noted of a thing on the shelf, each with what it needs. */
 export const NOTE_DETAILS = {
-	opened: Type.Object({ sameLeaflet: Type.Boolean() }, closed),
+	opened: Type.Object({ sameLeaflet: typed('flag', Type.Boolean()) }, closed),
 	counted: Type.Object({ reagent: Label, amount: Type.Number({ minimum: 0, maximum: 10_000 }) }, closed),
 	dropper: Type.Object({ reagent: Label, state: words(DROPPER_STATES) }, closed),
 	'drop-size': Type.Object({ reagent: Label, trial: DropTrial }, closed),
@@ -148,7 +155,7 @@ const noteOf = <K extends NoteKind>(kind: K) =>
 			itemId: Id,
 			kind: Type.Literal(kind),
 			happenedAt: InstantMs,
-			details: NOTE_DETAILS[kind],
+			details: typed('in-place', NOTE_DETAILS[kind]),
 			note: Note
 		},
 		closed
@@ -184,7 +191,7 @@ export const DecideCheck = Type.Object(
 		decision: words(['accept', 'withdraw'] as const),
 		span: words(CHECK_SPANS),
 		/** The kit is not used any more; what it was off by may be taken out of its results all the same. */
-		retire: Type.Boolean(),
+		retire: typed('flag', Type.Boolean()),
 		note: Note
 	},
 	closed

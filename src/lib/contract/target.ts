@@ -1,8 +1,9 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { PARAMETER_IDS } from '$lib/core/quantity';
 import { closed, Id, InstantMs, words } from './common.ts';
+import { typed } from './typed.ts';
 
-const Limit = Type.Union([Type.Number({ minimum: 0, maximum: 10_000 }), Type.Null()]);
+const Limit = Type.Union([typed('level', Type.Number({ minimum: 0, maximum: 10_000 })), Type.Null()]);
 
 /** A band from a time on, canonical unit; an open side is null. */
 export const SetTarget = Type.Object(

@@ -1,3 +1,4 @@
+import { ownIn } from '$lib/core/result';
 import type { Method, StepStatement } from '$lib/core/method';
 import type { EndPoint } from '$lib/core/reading';
 import { isUnitId, UNITS } from '$lib/core/quantity';
@@ -30,7 +31,7 @@ const LABELS: Readonly<Record<string, string>> = {
 /** What a field of a correction asks for. */
 export function correctionLabel(method: Method, name: string): string {
 	const parts = name.split('.');
-	const own = LABELS[parts.at(-1)!] ?? name;
+	const own = ownIn(LABELS, parts.at(-1)!) ?? name;
 	const unit = parts.at(-1) === 'shown' && method.kind === 'display' ? `, ${UNITS[method.unit].symbol}` : '';
 	const which = parts[0] === 'first' ? 'First: ' : parts[0] === 'second' ? 'Second: ' : '';
 	const filling =
@@ -60,5 +61,5 @@ export function correctionOption(method: Method, field: string, value: string): 
 	}
 	if (field === 'unit' && isUnitId(value)) return UNITS[value].symbol;
 	if (field === 'dilution') return value === '1' ? 'not thinned' : `1 in ${value}`;
-	return OPTIONS[value] ?? value;
+	return ownIn(OPTIONS, value) ?? value;
 }

@@ -1,3 +1,4 @@
+import { ownIn } from '$lib/core/result';
 import { isParameterId, nameWithin } from '$lib/core/quantity';
 
 /** What a person sees of each field, by the last part of its path. Whole paths stand before their last part. */
@@ -237,7 +238,7 @@ export function fieldWords(field: string): string {
 	const parts = field.split('.');
 	for (let from = 0; from < parts.length; from++) {
 		const tail = parts.slice(from).filter((p) => !/^\d+$/.test(p) && !isParameterId(p));
-		const words = WORDS[tail.join('.')];
+		const words = ownIn(WORDS, tail.join('.'));
 		if (words) return words + memberOf(parts);
 	}
 	const last = parts.findLast((p) => hasWords(p));

@@ -1,3 +1,4 @@
+import { ownIn } from '../result/index.ts';
 import * as words from './step-words.ts';
 import type { Step } from './step-words.ts';
 
@@ -32,7 +33,7 @@ const TIME = String.raw`(s|secs?|seconds?|min|mins|minutes?|m|h|hours?)\.?`;
 const LABEL = String.raw`(?:\s+(?:of\s+)?(?:the\s+)?([^,]+?))?`;
 
 function numberOf(text: string): number {
-	return NUMBERS[text.toLowerCase()] ?? Number(text.replace(',', '.'));
+	return ownIn(NUMBERS, text.toLowerCase()) ?? Number(text.replace(',', '.'));
 }
 
 function secondsOf(amount: string, unit: string): number {

@@ -26,6 +26,7 @@ export function atLeast(value: number, limit: number): boolean {
 export function roundTo(value: number, step: number): number {
 	if (Number.isInteger(step) && step > 1) return Math.round(value / step) * step;
 	const perOne = Math.round(1 / step);
-	if (Math.abs(perOne * step - 1) > SLACK) throw new RangeError(`a step of ${step} neither divides one nor is whole`);
+	if (Math.abs(perOne * step - 1) > SLACK)
+		throw new RangeError(`a step of ${step} neither divides one nor is whole`);
 	return Math.round(value * perOne) / perOne;
 }

@@ -38,12 +38,21 @@ export function openPool(file: string, url: string): Pool {
 		atomics: 'disabled',
 		workerData: { url, program }
 	});
+	let closing = false;
 	return {
 		async run(task) {
-			const done = await pool.run(task);
+			// Whoever asks while the program ends is told no more; that its thread was ended is no fault of its own.
+			const done = await pool
+				.run(task)
+				.catch((fault: unknown) =>
+					closing ? new Promise<never>(() => undefined) : Promise.reject(fault as Error)
+				);
 			if ('failed' in done) throw errorOf(done);
 			return done;
 		},
-		close: () => pool.destroy()
+		close: () => {
+			closing = true;
+			return pool.destroy();
+		}
 	};
 }

@@ -150,20 +150,20 @@ describe('the form of a note', () => {
 describe('the forms of a check', () => {
 	it('need readings, a parameter, and a decision', () => {
 		const check = { id: ID, parameter: 'alkalinity', run: [ID, OTHER] };
-		expect(finishOfForm(form(check), ID, OTHER)).toMatchObject({ value: { runIds: [ID, OTHER] } });
-		expect(fieldOf(finishOfForm(form({ ...check, run: [] }), ID, OTHER))).toBe('runIds');
-		expect(fieldOf(finishOfForm(form({ ...check, parameter: 'mood' }), ID, OTHER))).toBe('parameter');
+		expect(finishOfForm(form(check), ID, context)).toMatchObject({ value: { runIds: [ID, OTHER] } });
+		expect(fieldOf(finishOfForm(form({ ...check, run: [] }), ID, context))).toBe('runIds');
+		expect(fieldOf(finishOfForm(form({ ...check, parameter: 'mood' }), ID, context))).toBe('parameter');
 		const decide = { id: ID, checkId: OTHER, decision: 'accept', span: 'from-check' };
-		expect(decisionOfForm(form(decide), OTHER)).toMatchObject({
+		expect(decisionOfForm(form(decide), context)).toMatchObject({
 			value: { decision: 'accept', span: 'from-check' }
 		});
-		expect(fieldOf(decisionOfForm(form({ ...decide, span: 'x' }), OTHER))).toBe('span');
-		expect(decisionOfForm(form({ ...decide, span: '' }), OTHER)).toMatchObject({ value: { span: 'all' } });
-		expect(decisionOfForm(form({ ...decide, retire: 'yes' }), OTHER)).toMatchObject({
+		expect(fieldOf(decisionOfForm(form({ ...decide, span: 'x' }), context))).toBe('span');
+		expect(decisionOfForm(form({ ...decide, span: '' }), context)).toMatchObject({ value: { span: 'all' } });
+		expect(decisionOfForm(form({ ...decide, retire: 'yes' }), context)).toMatchObject({
 			value: { retire: true }
 		});
-		expect(fieldOf(decisionOfForm(form({ ...decide, decision: 'shrug' }), OTHER))).toBe('decision');
-		expect(fieldOf(deriveOfForm(form({ id: 'x' }), ID, OTHER))).toBe('id');
+		expect(fieldOf(decisionOfForm(form({ ...decide, decision: 'shrug' }), context))).toBe('decision');
+		expect(fieldOf(deriveOfForm(form({ id: 'x' }), ID, context))).toBe('id');
 	});
 });
 

@@ -11,16 +11,12 @@ import {
 import { convert, convertSpan, PARAMETER_IDS, PARAMETERS } from '$lib/core/quantity';
 import { fail, type Result } from '$lib/core/result';
 import { COVERAGE } from '$lib/core/uncertainty';
-import { typedDay } from '$lib/core/time';
-import { reader } from '$lib/format/reader';
-import { typedInstant, type FormContext } from './event-form.ts';
+import { commandOfForm, type FormContext } from './command-of-form.ts';
 import { numberIn, typedText } from './form.ts';
-import { validate } from './validator.ts';
 
-/** A day in a field, taken at noon so that no zone moves it; null where it is empty. */
-function day(form: FormData, name: string, timeZone: string): number | null {
-	const text = typedText(form.get(name));
-	return text === '' ? null : typedInstant(`${typedDay(text, reader().dates, null) ?? text}T12:00`, timeZone);
+/** Whose thing it is, and how what is typed is understood. */
+export interface ShelfContext extends FormContext {
+	readonly waterId: string;
 }
 
 /** What a standard holds: a value and its expanded uncertainty for each parameter that is filled in. */
@@ -55,21 +51,15 @@ function ownerOf(text: string) {
 }
 
 /** Turns the form of a new thing into a command, or says which field is wrong. */
-export function itemOfForm(form: FormData, context: FormContext): Result<AddItem> {
+export function itemOfForm(form: FormData, context: ShelfContext): Result<AddItem> {
 	const kind = SHELF_KINDS.find((k) => k === form.get('kind'));
 	if (!kind) return fail('invalid-field', 'kind', { rule: 'missing' });
 	const [methodCode, version] = typedText(form.get('method')).split('@');
-	return validate(AddItem, {
-		id: typedText(form.get('id')),
+	return commandOfForm(AddItem, form, context, {
 		waterId: context.waterId,
 		kind,
-		name: typedText(form.get('name')),
-		lotCode: typedText(form.get('lotCode')),
 		methodCode: methodCode ? methodCode : null,
 		methodVersion: version ? Number(version) : null,
-		price: numberIn(form.get('price')),
-		boughtAt: day(form, 'boughtAt', context.timeZone),
-		expiresAt: day(form, 'expiresAt', context.timeZone),
 		details: {
 			tests: numberIn(form.get('tests')),
 			bottles: bottlesOf(form),
@@ -80,81 +70,32 @@ export function itemOfForm(form: FormData, context: FormContext): Result<AddItem
 	});
 }
 
-/** What a note of one kind needs besides its time. */
-function noteDetails(kind: NoteItem['kind'], form: FormData): unknown {
-	const reagent = typedText(form.get('reagent'));
-	const number = (name: string) => numberIn(form.get(name));
-	switch (kind) {
-		case 'opened':
-			return { sameLeaflet: form.get('sameLeaflet') === 'yes' };
-		case 'counted':
-			return { reagent, amount: number('amount') };
-		case 'dropper':
-			return { reagent, state: typedText(form.get('state')) };
-		case 'drop-size':
-			return {
-				reagent,
-				trial:
-					form.get('by') === 'mark'
-						? { by: 'mark', drops: number('drops'), ml: number('ml'), uMl: number('uMl') }
-						: {
-								by: 'weighing',
-								drops: number('drops'),
-								massG: number('massG'),
-								uMassG: number('uMassG'),
-								densityGPerMl: number('densityGPerMl')
-							}
-			};
-		case 'put-back':
-			return { reagent };
-		default:
-			return {};
-	}
-}
-
 /** Turns a note's form into a command. @param now where no time is given */
 export function noteOfForm(
 	form: FormData,
 	itemId: string,
-	context: FormContext,
+	context: ShelfContext,
 	now: number
 ): Result<NoteItem> {
 	const kind = NOTE_KINDS.find((k) => k === form.get('kind'));
 	if (!kind) return fail('invalid-field', 'kind', { rule: 'missing' });
-	const typed = typedText(form.get('happenedAt'));
-	return validate(NOTE_ITEM[kind], {
-		id: typedText(form.get('id')),
-		waterId: context.waterId,
-		itemId,
-		kind,
-		happenedAt: typed === '' ? now : typedInstant(typed, context.timeZone),
-		details: noteDetails(kind, form),
-		note: typedText(form.get('note'))
-	});
+	const schema = NOTE_ITEM[kind] as (typeof NOTE_ITEM)['retired'];
+	const isNow = typedText(form.get('happenedAt')) === '';
+	const given = { waterId: context.waterId, itemId, kind, ...(isNow ? { happenedAt: now } : {}) };
+	return commandOfForm(schema, form, context, given) as Result<NoteItem>;
 }
 
-export function finishOfForm(form: FormData, itemId: string, waterId: string): Result<FinishCheck> {
-	return validate(FinishCheck, {
-		id: typedText(form.get('id')),
-		waterId,
-		itemId,
-		parameter: typedText(form.get('parameter')),
-		runIds: form.getAll('run').map(typedText)
-	});
+export function finishOfForm(form: FormData, itemId: string, context: ShelfContext): Result<FinishCheck> {
+	const runIds = form.getAll('run').map(typedText);
+	return commandOfForm(FinishCheck, form, context, { waterId: context.waterId, itemId, runIds });
 }
 
-export function decisionOfForm(form: FormData, waterId: string): Result<DecideCheck> {
-	return validate(DecideCheck, {
-		id: typedText(form.get('id')),
-		waterId,
-		checkId: typedText(form.get('checkId')),
-		decision: typedText(form.get('decision')),
-		span: typedText(form.get('span')) || 'all',
-		retire: form.get('retire') === 'yes',
-		note: typedText(form.get('note'))
-	});
+export function decisionOfForm(form: FormData, context: ShelfContext): Result<DecideCheck> {
+	return commandOfForm(DecideCheck, form, context, { waterId: context.waterId }, ({ span }) => ({
+		span: span || 'all'
+	}));
 }
 
-export function deriveOfForm(form: FormData, itemId: string, waterId: string): Result<DeriveItem> {
-	return validate(DeriveItem, { id: typedText(form.get('id')), waterId, itemId });
+export function deriveOfForm(form: FormData, itemId: string, context: ShelfContext): Result<DeriveItem> {
+	return commandOfForm(DeriveItem, form, context, { waterId: context.waterId, itemId });
 }

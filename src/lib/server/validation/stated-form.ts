@@ -3,7 +3,7 @@ import { statedMethodFor } from '$lib/core/method';
 import { isParameterId } from '$lib/core/quantity';
 import { fail, type Result } from '$lib/core/result';
 import { offsetMinutes, type Instant } from '$lib/core/time';
-import { typedInstant } from './event-form.ts';
+import { typedInstant } from './typed-instant.ts';
 import { numberIn, typedText } from './form.ts';
 import { checkTestRun } from './reading.ts';
 

@@ -4,6 +4,8 @@ import { isParameterId } from '$lib/core/quantity';
 import { fail, ok, type Result } from '$lib/core/result';
 
 const ajv = new Ajv({ allErrors: false, strict: true, strictTypes: false, useDefaults: false });
+// How a thing is typed is no matter of what it may be.
+ajv.addKeyword('typed');
 
 const compiled = new WeakMap<TSchema, ValidateFunction>();
 

@@ -7,6 +7,7 @@
 	import Field from '$lib/ui/kit/Field.svelte';
 	import Hidden from '$lib/ui/kit/Hidden.svelte';
 	import TextArea from '$lib/ui/kit/TextArea.svelte';
+	import { ownIn } from '$lib/core/result';
 	import Fault from '$lib/ui/shared/Fault.svelte';
 	import { sending } from '$lib/ui/shared/sending';
 	import ProductFields from './ProductFields.svelte';
@@ -30,7 +31,7 @@
 		table: ['rows']
 	};
 	const general = $derived(
-		form && form.field !== 'name' && !SAYING[kind]?.includes(form.field) ? form.text : null
+		form && form.field !== 'name' && !ownIn(SAYING, kind)?.includes(form.field) ? form.text : null
 	);
 	const KINDS = [
 		{ value: 'product', name: 'a product, by its label or a trial' },

@@ -1,3 +1,4 @@
+import { ownIn } from '$lib/core/result';
 import { PARAMETER_IDS, PARAMETERS, type ParameterId } from '$lib/core/quantity';
 
 /** What was pasted: rows of cells, and which columns a heading named. */
@@ -41,7 +42,7 @@ function columnOf(text: string): 'date' | ParameterId | null {
 	const name = plainName(text);
 	if (DATES.has(name)) return 'date';
 	const own = PARAMETER_IDS.find((id) => id === name || plainName(PARAMETERS[id].name) === name);
-	return own ?? (Object.hasOwn(OTHER_NAMES, name) ? OTHER_NAMES[name]! : null);
+	return own ?? ownIn(OTHER_NAMES, name) ?? null;
 }
 
 /** Cells of a line: by tabs, as spreadsheets copy; else by semicolons. A comma may be a decimal one and parts nothing. */

@@ -1,10 +1,7 @@
 import { error, redirect } from '@sveltejs/kit';
 import { SetTarget } from '$lib/contract/target';
-import { convert, isParameterId, PARAMETERS } from '$lib/core/quantity';
-import { fail as fault } from '$lib/core/result';
-import { typedInstant } from '$lib/server/validation/event-form';
-import { numberIn, typedText } from '$lib/server/validation/form';
-import { validate } from '$lib/server/validation/validator';
+import { PARAMETERS } from '$lib/core/quantity';
+import { commandOfForm } from '$lib/server/validation/command-of-form';
 import { refused } from '../../../refused';
 import type { Actions, PageServerLoad } from './$types';
 
@@ -23,31 +20,8 @@ export const actions = {
 		const open = await locals.openWater(params.water);
 		if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
 		const form = await request.formData();
-		const parameter = typedText(form.get('parameter'));
-		const unit = isParameterId(parameter) ? locals.preferences.units[parameter] : null;
-		const limit = (name: string) => {
-			const value = numberIn(form.get(name));
-			if (value === null || unit === null || !isParameterId(parameter)) return value;
-			return Number(convert(value, unit, PARAMETERS[parameter].canonicalUnit).toPrecision(12));
-		};
-		const fromAt = typedInstant(typedText(form.get('fromAt')), open.scope.timeZone);
-		const bad = ['low', 'high', 'aim'].find((name) => Number.isNaN(limit(name)));
-		const command = !isParameterId(parameter)
-			? fault('invalid-field', 'parameter', { rule: 'word' })
-			: bad
-				? fault('invalid-field', bad, { rule: 'number' })
-				: Number.isNaN(fromAt)
-					? fault('invalid-field', 'fromAt', { rule: 'date-and-time' })
-					: validate(SetTarget, {
-							id: typedText(form.get('id')),
-							waterId: open.water.id,
-							parameter,
-							low: limit('low'),
-							high: limit('high'),
-							aim: limit('aim'),
-							source: typedText(form.get('source')),
-							fromAt
-						});
+		const context = { timeZone: open.scope.timeZone, units: locals.preferences.units };
+		const command = commandOfForm(SetTarget, form, context, { waterId: open.water.id });
 		const outcome = command.ok ? await locals.services.setTarget(open.scope, command.value) : command;
 		if (!outcome.ok) {
 			return refused(form, outcome.fault);

@@ -2,7 +2,7 @@ import { error, redirect } from '@sveltejs/kit';
 import { TakeProfile } from '$lib/contract/judgement';
 import { ChangeWater, ChangeZone, OrderWaters } from '$lib/contract/water';
 import { fail as fault, type Result } from '$lib/core/result';
-import { typedInstant } from '$lib/server/validation/event-form';
+import { typedInstant } from '$lib/server/validation/typed-instant';
 import { typedText } from '$lib/server/validation/form';
 import { validate } from '$lib/server/validation/validator';
 import { lightsIn, volumeIn, waterOfForm } from '$lib/server/validation/water-form';

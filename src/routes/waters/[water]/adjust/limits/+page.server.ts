@@ -1,7 +1,6 @@
 import { error, redirect } from '@sveltejs/kit';
 import { SetLimit } from '$lib/contract/adjust';
-import { numberIn, typedText } from '$lib/server/validation/form';
-import { validate } from '$lib/server/validation/validator';
+import { commandOfForm } from '$lib/server/validation/command-of-form';
 import { refused } from '../../../../refused';
 import type { Actions, PageServerLoad } from './$types';
 
@@ -19,14 +18,8 @@ export const actions = {
 		const open = await locals.openWater(params.water);
 		if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
 		const form = await request.formData();
-		const command = validate(SetLimit, {
-			id: typedText(form.get('id')),
-			waterId: open.water.id,
-			parameter: typedText(form.get('parameter')),
-			direction: typedText(form.get('direction')),
-			perDay: numberIn(form.get('perDay')),
-			reason: typedText(form.get('reason'))
-		});
+		const context = { timeZone: open.scope.timeZone, units: locals.preferences.units };
+		const command = commandOfForm(SetLimit, form, context, { waterId: open.water.id });
 		const outcome = command.ok ? await locals.services.setLimit(open.scope, command.value) : command;
 		if (!outcome.ok) return refused(form, outcome.fault);
 		redirect(303, `/waters/${params.water}/adjust/limits`);

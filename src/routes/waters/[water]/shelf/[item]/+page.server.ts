@@ -1,7 +1,13 @@
 import { error, redirect } from '@sveltejs/kit';
 import { CHECK_SPANS } from '$lib/contract/shelf';
 import type { Result } from '$lib/core/result';
-import { decisionOfForm, deriveOfForm, finishOfForm, noteOfForm } from '$lib/server/validation/shelf-form';
+import {
+	decisionOfForm,
+	deriveOfForm,
+	finishOfForm,
+	noteOfForm,
+	type ShelfContext
+} from '$lib/server/validation/shelf-form';
 import { refused } from '../../../../refused';
 import type { Actions, PageServerLoad, RequestEvent } from './$types';
 
@@ -48,12 +54,16 @@ export const load = (async (event) => {
 
 async function act<C>(
 	event: RequestEvent,
-	commandOf: (form: FormData, waterId: string, timeZone: string) => Result<C>,
+	commandOf: (form: FormData, context: ShelfContext) => Result<C>,
 	carryOut: (open: Awaited<ReturnType<typeof openThing>>['open'], command: C) => Promise<Result<unknown>>
 ) {
 	const { open } = await openThing(event);
 	const form = await event.request.formData();
-	const command = commandOf(form, open.water.id, open.scope.timeZone);
+	const command = commandOf(form, {
+		waterId: open.water.id,
+		timeZone: open.scope.timeZone,
+		units: event.locals.preferences.units
+	});
 	const outcome = command.ok ? await carryOut(open, command.value) : command;
 	if (!outcome.ok) return refused(form, outcome.fault);
 	redirect(303, `/waters/${event.params.water}/shelf/${event.params.item}`);
@@ -62,16 +72,10 @@ async function act<C>(
 export const actions = {
 	/** Opened, counted, a dropper, doubted, retired: whatever is noted of it. */
 	note: (event) => {
-		const { services, preferences } = event.locals;
+		const { services } = event.locals;
 		return act(
 			event,
-			(form, waterId, timeZone) =>
-				noteOfForm(
-					form,
-					event.params.item,
-					{ waterId, timeZone, units: preferences.units },
-					services.clock.now()
-				),
+			(form, context) => noteOfForm(form, event.params.item, context, services.clock.now()),
 			(open, command) => services.noteItem(open.scope, command)
 		);
 	},
@@ -79,7 +83,7 @@ export const actions = {
 	check: (event) =>
 		act(
 			event,
-			(form, waterId) => finishOfForm(form, event.params.item, waterId),
+			(form, context) => finishOfForm(form, event.params.item, context),
 			(open, command) => event.locals.services.finishCheck(open.scope, command)
 		),
 	/** A finding corrects, or corrects no more. */
@@ -89,7 +93,7 @@ export const actions = {
 	derive: (event) =>
 		act(
 			event,
-			(form, waterId) => deriveOfForm(form, event.params.item, waterId),
+			(form, context) => deriveOfForm(form, event.params.item, context),
 			(open, command) => event.locals.services.deriveItemAgain(open.scope, command)
 		)
 } satisfies Actions;

@@ -3,8 +3,8 @@ import { ChangePlan, NoteStep } from '$lib/contract/adjust';
 import type { Fault } from '$lib/core/result';
 import { civilDate, offsetMinutes, type Instant } from '$lib/core/time';
 import { faultText } from '$lib/format/faults';
-import { numberIn, typedText } from '$lib/server/validation/form';
-import { validate } from '$lib/server/validation/validator';
+import { commandOfForm } from '$lib/server/validation/command-of-form';
+import { typedText } from '$lib/server/validation/form';
 import type { Actions, PageServerLoad, RequestEvent } from './$types';
 
 const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-7[0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/;
@@ -54,27 +54,17 @@ export const actions = {
 		const step = seen.steps.find((s) => s.id === stepId);
 		// What was done after all was done on its own day.
 		const happenedAt = step?.state === 'missed' && step.at < now ? step.at : now;
-		const command = validate(NoteStep, {
-			id: typedText(form.get('id')),
-			planId: event.params.plan,
-			stepId,
-			outcome: typedText(form.get('outcome')),
-			amount: numberIn(form.get('amount')),
-			happenedAt,
-			offsetMinutes: offsetMinutes(happenedAt, open.scope.timeZone),
-			note: typedText(form.get('note'))
-		});
+		const { timeZone } = open.scope;
+		const context = { timeZone, units: event.locals.preferences.units };
+		const when = { happenedAt, offsetMinutes: offsetMinutes(happenedAt, timeZone) };
+		const command = commandOfForm(NoteStep, form, context, { planId: event.params.plan, ...when });
 		const outcome = command.ok ? await services.noteStep(open.scope, command.value) : command;
 		return outcome.ok ? { text: '' } : refusal(outcome.fault);
 	},
 	change: async (event) => {
 		const { open, services, form } = await opened(event);
-		const command = validate(ChangePlan, {
-			id: typedText(form.get('id')),
-			planId: event.params.plan,
-			what: typedText(form.get('what')),
-			note: typedText(form.get('note'))
-		});
+		const context = { timeZone: open.scope.timeZone, units: event.locals.preferences.units };
+		const command = commandOfForm(ChangePlan, form, context, { planId: event.params.plan });
 		const outcome = command.ok ? await services.changePlan(open.scope, command.value) : command;
 		return outcome.ok ? { text: '' } : refusal(outcome.fault);
 	}
