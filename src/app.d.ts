@@ -1,11 +1,11 @@
+import type { Preferences } from '$lib/contract/preferences';
 import type { FaultCode } from '$lib/core/result';
-import type { OpenWater } from '$lib/server/service/water/open-water';
 import type { SetCookie } from '$lib/server/account/accounts';
 import type { AccountDoor } from '$lib/server/account/door';
-import type { Person } from '$lib/server/repository/people';
-import type { Services } from '$lib/server/services';
 import type { ClockSetting } from '$lib/server/clock';
-import type { Preferences } from '$lib/contract/preferences';
+import type { Person } from '$lib/server/repository/people';
+import type { OpenWater } from '$lib/server/service/water/open-water';
+import type { Services } from '$lib/server/services';
 
 declare global {
 	namespace App {

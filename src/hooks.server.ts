@@ -1,7 +1,6 @@
 import { AsyncLocalStorage } from 'node:async_hooks';
 import { createHash, randomUUID } from 'node:crypto';
 import { existsSync, readFileSync } from 'node:fs';
-import { building } from '$app/environment';
 import {
 	error,
 	type Handle,
@@ -10,19 +9,20 @@ import {
 	type ServerInit
 } from '@sveltejs/kit';
 import pino from 'pino';
+import { building } from '$app/environment';
 import { PREFERENCES_COOKIE, readPreferences } from '$lib/contract/preferences';
 import { BRITISH, type Reader } from '$lib/contract/reader';
 import { readBy } from '$lib/format/reader';
-import { clockSetting, idMaker, serverClock } from '$lib/server/clock';
 import { openAccounts, type SetCookie } from '$lib/server/account/accounts';
 import { accountDoor } from '$lib/server/account/door';
+import { clockSetting, idMaker, serverClock } from '$lib/server/clock';
 import { connect } from '$lib/server/db/connect';
+import { once } from '$lib/server/lazy';
 import { createLimiter } from '$lib/server/limiter';
 import { openPool, workerFile } from '$lib/server/reckon/pool';
-import { createServices } from '$lib/server/services';
 import { SESSION_DAYS } from '$lib/server/service/account/sign-in';
 import type { PooledDeps } from '$lib/server/service/deps';
-import { once } from '$lib/server/lazy';
+import { createServices } from '$lib/server/services';
 import { intoLitres } from '$lib/server/validation/in-litres';
 
 const log = pino({ name: 'tevrik', level: process.env.TEVRIK_LOG_LEVEL ?? 'warn' });

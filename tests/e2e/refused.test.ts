@@ -6,8 +6,8 @@ import { join } from 'node:path';
 import mysql from 'mysql2/promise';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { fromIso, instant } from '../../src/lib/core/time/index.ts';
 import { TEST_START } from '../../scripts/test-engine.mjs';
+import { fromIso, instant } from '../../src/lib/core/time/index.ts';
 import { openWorld, testRun } from '../support/site.ts';
 import { startWorld, type World } from './world.ts';
 

@@ -1,14 +1,14 @@
 import fc from 'fast-check';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { RecordEvent } from '../../src/lib/contract/event.ts';
-import { daysOfWindow } from '../../src/lib/contract/trends.ts';
 import { USUAL_SETTINGS } from '../../src/lib/contract/judgement.ts';
+import { daysOfWindow } from '../../src/lib/contract/trends.ts';
 import { addDays } from '../../src/lib/core/time/index.ts';
 import { readDay } from '../../src/lib/server/service/judgement/read-day.ts';
 import { readFindings } from '../../src/lib/server/service/judgement/read-findings.ts';
 import { readTrends } from '../../src/lib/server/service/trends/read-trends.ts';
-import { NOON, openWorld, testRun, type World } from '../support/site.ts';
 import type { OwnDatabase } from '../support/engine.ts';
+import { NOON, openWorld, testRun, type World } from '../support/site.ts';
 import { ownDatabase } from './database.ts';
 
 let database: OwnDatabase;

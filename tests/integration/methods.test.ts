@@ -1,10 +1,10 @@
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import mysql from 'mysql2/promise';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { ShelfHabits } from '../../src/lib/contract/shelf-view.ts';
 import { ALK_SYRINGE, CA_MG_PAIR, type TitrationMethod } from '../../src/lib/core/method/index.ts';
 import { adoptShipped } from '../../src/lib/server/service/method/adopt-shipped.ts';
-import { openWorld, testRun, type World } from '../support/site.ts';
 import type { OwnDatabase } from '../support/engine.ts';
+import { openWorld, testRun, type World } from '../support/site.ts';
 import { ownDatabase } from './database.ts';
 
 const HABITS: ShelfHabits = { trust: 'standards', unused: 'discard' };

@@ -1,7 +1,7 @@
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import mysql from 'mysql2/promise';
-import type { AddWater, ChangeWater } from '../../src/lib/contract/water.ts';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { ShelfHabits } from '../../src/lib/contract/shelf-view.ts';
+import type { AddWater, ChangeWater } from '../../src/lib/contract/water.ts';
 import { ALK_SYRINGE } from '../../src/lib/core/method/index.ts';
 import { addDays } from '../../src/lib/core/time/index.ts';
 import { addPerson } from '../../src/lib/server/repository/founding.ts';

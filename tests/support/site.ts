@@ -6,11 +6,11 @@ import { idMaker } from '../../src/lib/server/clock.ts';
 import { connect } from '../../src/lib/server/db/connect.ts';
 import { createMemory } from '../../src/lib/server/reckon/memory.ts';
 import { reckon } from '../../src/lib/server/reckon/reckon.ts';
-import { watched } from './watched.ts';
 import type { AnswerOf, AskedOf, ReckoningName } from '../../src/lib/server/reckon/reckonings.ts';
 import type { SiteScope } from '../../src/lib/server/repository/scope.ts';
 import { foundSite } from '../../src/lib/server/service/account/found-site.ts';
 import { createServices } from '../../src/lib/server/services.ts';
+import { watched } from './watched.ts';
 
 type Person = Parameters<ReturnType<typeof createServices>['openWater']>[0];
 

@@ -1,4 +1,3 @@
-import type { LeftOut } from '$lib/core/judgement/water';
 import { Type, type Static } from '@sinclair/typebox';
 import { LIMITED } from '$lib/core/caution';
 import {
@@ -24,7 +23,8 @@ import {
 	type SeenStep,
 	type Supplement
 } from '$lib/core/correction';
-import { POSSIBLE, PARAMETER_IDS, type ParameterId } from '$lib/core/quantity';
+import type { LeftOut } from '$lib/core/judgement/water';
+import { PARAMETER_IDS, POSSIBLE, type ParameterId } from '$lib/core/quantity';
 import type { Instant } from '$lib/core/time';
 import { closed, Id, InstantMs, Note, OffsetMinutes, words } from './common.ts';
 

@@ -1,13 +1,13 @@
-import type { LeftOut } from '$lib/core/judgement/water';
-import type { OpenSession } from './session';
-import type { ShelfDetails } from './shelf';
 import type { Band, CadenceInput, DueTest } from '$lib/core/judgement';
+import type { LeftOut } from '$lib/core/judgement/water';
 import type { Method } from '$lib/core/method';
 import type { SlipPriors } from '$lib/core/plausibility';
 import type { ParameterId } from '$lib/core/quantity';
 import type { KnownKit } from '$lib/core/reading';
 import type { Instant } from '$lib/core/time';
 import type { Prediction } from '$lib/core/trend';
+import type { OpenSession } from './session';
+import type { ShelfDetails } from './shelf';
 
 /** What a result will be held against, canonical units. */
 export interface BenchContext {

@@ -1,8 +1,8 @@
-import type { SourcedBand } from '$lib/core/record';
-import type { JudgementSettings, LeftOut } from '$lib/core/judgement/water';
 import type { Finding, PanelHappening, RuleId, Verdict } from '$lib/core/judgement';
+import type { JudgementSettings, LeftOut } from '$lib/core/judgement/water';
 import type { ParameterId } from '$lib/core/quantity';
 import type { TestResult } from '$lib/core/reading';
+import type { SourcedBand } from '$lib/core/record';
 import type { Instant } from '$lib/core/time';
 
 /** A finding in the past, as it was first made, and the last test that showed it. */

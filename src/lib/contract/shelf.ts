@@ -3,8 +3,8 @@ import type { KitFinding } from '$lib/core/comparison';
 import { DROPPER_STATES } from '$lib/core/method';
 import { PARAMETER_IDS } from '$lib/core/quantity';
 import { SALT_IDS } from '$lib/core/standard';
-import { typed } from './typed.ts';
 import { closed, Id, InstantMs, Note, words } from './common.ts';
+import { typed } from './typed.ts';
 
 export const SHELF_KINDS = ['kit', 'standard', 'instrument', 'syringe', 'scoop', 'vial', 'stirrer'] as const;
 export type ShelfKind = (typeof SHELF_KINDS)[number];

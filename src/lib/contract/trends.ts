@@ -1,9 +1,9 @@
-import type { SourcedBand } from '$lib/core/record';
-import type { RateMove, LeftOut } from '$lib/core/judgement/water';
+import type { LeftOut, RateMove } from '$lib/core/judgement/water';
 import type { DoubtfulReading } from '$lib/core/plausibility';
 import type { ParameterId } from '$lib/core/quantity';
+import type { SourcedBand } from '$lib/core/record';
 import type { Instant } from '$lib/core/time';
-import type { Prediction, RatePerDay, Departure } from '$lib/core/trend';
+import type { Departure, Prediction, RatePerDay } from '$lib/core/trend';
 
 /** The spans that one press shows, in days; null is everything. */
 export const TREND_SPANS = { week: 7, month: 31, quarter: 92, year: 366, all: null } as const;

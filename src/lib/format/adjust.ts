@@ -7,11 +7,11 @@ import type {
 	GoalRefusal,
 	Moved,
 	PlanRemark,
+	PlanStep,
 	PlanWarning,
 	RemedyId,
 	Repair,
-	StrangeMove,
-	PlanStep
+	StrangeMove
 } from '$lib/core/correction';
 import { nameWithin, PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
 import { COVERAGE } from '$lib/core/uncertainty';

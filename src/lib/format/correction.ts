@@ -1,7 +1,7 @@
-import { ownIn } from '$lib/core/result';
 import type { Method, StepStatement } from '$lib/core/method';
-import type { EndPoint } from '$lib/core/reading';
 import { isUnitId, UNITS } from '$lib/core/quantity';
+import type { EndPoint } from '$lib/core/reading';
+import { ownIn } from '$lib/core/result';
 import { END_POINT_NAMES, placeWords } from './reading.ts';
 
 const LABELS: Readonly<Record<string, string>> = {

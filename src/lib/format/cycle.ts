@@ -1,5 +1,5 @@
-import type { CycleToday } from '$lib/core/judgement/water';
 import type { AfterCycle, CyclePhase, CycleState, CycleTrack } from '$lib/core/judgement';
+import type { CycleToday } from '$lib/core/judgement/water';
 import { nameWithin, PARAMETERS } from '$lib/core/quantity';
 import type { Instant } from '$lib/core/time';
 import { shortDay } from './date.ts';

@@ -1,8 +1,8 @@
 import type { RateMove } from '$lib/core/judgement/water';
-import type { Departure } from '$lib/core/trend';
 import type { DoubtfulReading } from '$lib/core/plausibility';
 import { nameWithin, PARAMETERS, UNITS, type ParameterId, type UnitId } from '$lib/core/quantity';
 import type { Instant } from '$lib/core/time';
+import type { Departure } from '$lib/core/trend';
 import { COVERAGE } from '$lib/core/uncertainty';
 import { shortDay } from './date.ts';
 import { EVENT_NAMES } from './event.ts';

@@ -1,5 +1,5 @@
-import type { EventDetails, EventKind } from '$lib/core/record';
 import { PARAMETERS, UNITS, type ParameterId } from '$lib/core/quantity';
+import type { EventDetails, EventKind } from '$lib/core/record';
 import { plain } from './number.ts';
 import { litresWords } from './volume.ts';
 

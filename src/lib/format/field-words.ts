@@ -1,5 +1,5 @@
-import { ownIn } from '$lib/core/result';
 import { isParameterId, nameWithin } from '$lib/core/quantity';
+import { ownIn } from '$lib/core/result';
 
 /** What a person sees of each field, by the last part of its path. Whole paths stand before their last part. */
 const WORDS: Readonly<Record<string, string>> = {

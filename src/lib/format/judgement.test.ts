@@ -1,4 +1,3 @@
-import type { MatterToday, ParameterToday } from '$lib/core/judgement/water';
 import { describe, expect, it } from 'vitest';
 import { fromJson, toJson } from '$lib/contract/json';
 import {
@@ -13,6 +12,7 @@ import {
 	type PanelHappening,
 	type WhyDue
 } from '$lib/core/judgement';
+import type { MatterToday, ParameterToday } from '$lib/core/judgement/water';
 import { PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
 import { addDays, fromIso } from '$lib/core/time';
 import { whyDue } from './bench';
@@ -26,7 +26,7 @@ import {
 import { afterSentence, cycleHeadline, trackSentence, unseenSentence } from './cycle';
 import { HELP } from './help';
 import { matterWords } from './matter';
-import { panelWords, PANEL_TITLES } from './panel';
+import { PANEL_TITLES, panelWords } from './panel';
 import { reasonsOf, referenceSentence } from './reasons';
 import { findingSentence, RULE_WORDS, STRENGTH_NAMES } from './rules';
 import { ADVICE, STAGE_NAMES } from './stage';

@@ -1,6 +1,6 @@
-import type { MatterToday } from '$lib/core/judgement/water';
 import type { StrangeMove } from '$lib/core/correction';
 import { NH3_WATCH, type RunOfSide, type Verdict } from '$lib/core/judgement';
+import type { MatterToday } from '$lib/core/judgement/water';
 import { nameWithin, PARAMETERS, UNITS, type ParameterId, type UnitId } from '$lib/core/quantity';
 import type { Instant } from '$lib/core/time';
 import { askWords } from './adjust.ts';

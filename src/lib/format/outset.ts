@@ -1,7 +1,7 @@
 import { RUNS_SINCE_DAYS, type RunsSince } from '$lib/contract/water';
-import { limitFor } from '$lib/core/correction';
 import { DAILY_LIMITS, type Limited } from '$lib/core/caution';
-import { bandsIn, longestDays, STAGES, stageOf, type ProfileId } from '$lib/core/judgement';
+import { limitFor } from '$lib/core/correction';
+import { bandsIn, longestDays, stageOf, STAGES, type ProfileId } from '$lib/core/judgement';
 import { convertSpan, nameWithin, PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
 import type { Instant } from '$lib/core/time';
 import { plain } from './number.ts';

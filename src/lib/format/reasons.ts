@@ -1,5 +1,5 @@
-import type { ParameterToday } from '$lib/core/judgement/water';
 import type { AgainstReference } from '$lib/core/judgement';
+import type { ParameterToday } from '$lib/core/judgement/water';
 import { nameWithin, PARAMETERS, UNITS, type ParameterId, type UnitId } from '$lib/core/quantity';
 import { runSentence } from './matter.ts';
 import { percent, plain } from './number.ts';

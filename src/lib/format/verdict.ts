@@ -1,8 +1,8 @@
-import { standardUncertaintyOf } from '$lib/core/uncertainty';
-import { type Going, type Grade, type Urgency, type Verdict } from '$lib/core/judgement';
+import type { Going, Grade, Urgency, Verdict } from '$lib/core/judgement';
 import { PARAMETERS, UNITS, type ParameterId, type UnitId } from '$lib/core/quantity';
 import type { BoundResult } from '$lib/core/reading';
 import type { Instant } from '$lib/core/time';
+import { standardUncertaintyOf } from '$lib/core/uncertainty';
 import { shortDay } from './date.ts';
 import { percent } from './number.ts';
 import { bandInUnit, inUnit, ratePerDay } from './quantity.ts';

@@ -1,23 +1,21 @@
-import type { Person } from './repository/people.ts';
-import { photographsOf } from './repository/photograph.ts';
-import { readingById } from './repository/test.ts';
-import { supplementsUsed } from './repository/event.ts';
-import { targetsOf } from './repository/water.ts';
-import { reachOf, type Reached, type SiteScope } from './repository/scope.ts';
-import { addToShelf } from './service/shelf/add-to-shelf.ts';
-import { decideCheck, previewDecision } from './service/shelf/decide-check.ts';
-import { deriveItemAgain } from './service/shelf/derive-item.ts';
-import { finishCheck } from './service/shelf/finish-check.ts';
-import { noteItem } from './service/shelf/note-item.ts';
-import { correctReading } from './service/reading/correct-reading.ts';
-import type { PooledDeps } from './service/deps.ts';
-import { boardOf, linesOf, type ReachedDay } from './service/judgement/read-overview.ts';
 import { createKeeper, type Keeper } from './reckon/keeper.ts';
 import { createMemory } from './reckon/memory.ts';
 import { reckon, type Done, type Task } from './reckon/reckon.ts';
 import type { AnswerOf, AskedOf, ReckoningName } from './reckon/reckonings.ts';
-import type { WaterDay } from './service/judgement/read-day.ts';
+import { supplementsUsed } from './repository/event.ts';
+import type { Person } from './repository/people.ts';
+import { photographsOf } from './repository/photograph.ts';
+import { reachOf, type Reached, type SiteScope } from './repository/scope.ts';
+import { readingById } from './repository/test.ts';
+import { targetsOf } from './repository/water.ts';
+import { personOfToken, startSession } from './service/account/sign-in.ts';
+import { readSessions, saveSession } from './service/bench/save-session.ts';
 import { changeFeed, holderOfFeed, readFeeds, siteCalendar } from './service/calendar/calendar.ts';
+import { readBatches } from './service/correction/batches.ts';
+import { readLimits, setLimit } from './service/correction/daily-limits.ts';
+import { changePlan, noteStep, startPlan } from './service/correction/plan/run-plan.ts';
+import { readSupplements, saveSupplement } from './service/correction/supplements.ts';
+import type { PooledDeps } from './service/deps.ts';
 import {
 	judgementSettings,
 	readProfiles,
@@ -25,30 +23,32 @@ import {
 	saveSettings,
 	takeProfile
 } from './service/judgement/judgement-settings.ts';
+import type { WaterDay } from './service/judgement/read-day.ts';
+import { boardOf, linesOf, type ReachedDay } from './service/judgement/read-overview.ts';
 import { collectAnswers, readSent, saveReport, sendSample } from './service/laboratory/laboratory.ts';
 import { keepPhotograph, readPhotograph, takePhotographBack } from './service/log/keep-photograph.ts';
-import { keepReading } from './service/reading/keep-reading.ts';
 import { logCsv } from './service/log/log-csv.ts';
-import { deriveAgain, previewDerivation } from './service/reading/derive-again.ts';
-import { firstWater, openWater, ownWater, type OpenWater } from './service/water/open-water.ts';
-import { kitOfReading } from './service/reading/run-kit.ts';
 import { readLog, readRecentEvents } from './service/log/read-log.ts';
-import { readMethod, readMethods } from './service/method/read-methods.ts';
 import { recordEvent } from './service/log/record-event.ts';
+import { readMethod, readMethods } from './service/method/read-methods.ts';
 import { saveMethod } from './service/method/save-method.ts';
-import { readSessions, saveSession } from './service/bench/save-session.ts';
+import { correctReading } from './service/reading/correct-reading.ts';
+import { deriveAgain, previewDerivation } from './service/reading/derive-again.ts';
+import { keepReading } from './service/reading/keep-reading.ts';
+import { kitOfReading } from './service/reading/run-kit.ts';
 import { saveTestRun } from './service/reading/save-test-run.ts';
-import { readBatches } from './service/correction/batches.ts';
-import { readLimits, setLimit } from './service/correction/daily-limits.ts';
-import { changePlan, noteStep, startPlan } from './service/correction/plan/run-plan.ts';
-import { readSupplements, saveSupplement } from './service/correction/supplements.ts';
-import { setTarget } from './service/water/set-target.ts';
+import { addToShelf } from './service/shelf/add-to-shelf.ts';
+import { decideCheck, previewDecision } from './service/shelf/decide-check.ts';
+import { deriveItemAgain } from './service/shelf/derive-item.ts';
+import { finishCheck } from './service/shelf/finish-check.ts';
+import { noteItem } from './service/shelf/note-item.ts';
 import { addWater, beginSite } from './service/water/add-water.ts';
 import { changeWater, changeZone, orderWaters } from './service/water/change-water.ts';
 import { chooseKits, readKits } from './service/water/choose-kits.ts';
 import { leaveMadeUp, lookAtMadeUp, madeUpWater } from './service/water/made-up.ts';
+import { firstWater, openWater, ownWater, type OpenWater } from './service/water/open-water.ts';
 import { readWaters } from './service/water/read-waters.ts';
-import { personOfToken, startSession } from './service/account/sign-in.ts';
+import { setTarget } from './service/water/set-target.ts';
 
 /** Leaves out the first argument, which every use case takes: what it stands on. */
 type Bound<F> = F extends (deps: PooledDeps, ...rest: infer R) => infer A ? (...rest: R) => A : never;

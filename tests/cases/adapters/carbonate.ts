@@ -1,5 +1,5 @@
-import { densityOf } from '../../../src/lib/core/seawater/density/index.ts';
 import { meqPerLFromDkh } from '../../../src/lib/core/quantity/index.ts';
+import { densityOf } from '../../../src/lib/core/seawater/density/index.ts';
 import {
 	acidityScales,
 	afterAddition,

@@ -1,5 +1,5 @@
-import { standardUncertaintyOf } from '../uncertainty/index.ts';
 import { atMost, median } from '../numeric/index.ts';
+import { standardUncertaintyOf } from '../uncertainty/index.ts';
 
 export interface Replicates {
 	readonly mean: number;

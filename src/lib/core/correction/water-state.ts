@@ -1,7 +1,7 @@
-import { standardUncertaintyOf } from '../uncertainty/index.ts';
 import { CONVENTIONS } from '../caution/index.ts';
 import type { ParameterId } from '../quantity/index.ts';
 import { plausibleRangeOf, pointOf, type TestResult } from '../reading/index.ts';
+import { standardUncertaintyOf } from '../uncertainty/index.ts';
 
 /** A number with its standard uncertainty, and whether it was measured or had to be assumed. */
 export interface Known {

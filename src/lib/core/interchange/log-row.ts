@@ -1,7 +1,7 @@
-import { standardUncertaintyOf } from '../uncertainty/index.ts';
 import { PARAMETERS, UNITS } from '../quantity/index.ts';
 import { boundsOf, pointOf, type TestResult } from '../reading/index.ts';
 import { toIso, type Instant } from '../time/index.ts';
+import { standardUncertaintyOf } from '../uncertainty/index.ts';
 import { quoteFormula } from './formula-quote.ts';
 
 /** Columns of the log file, in order; documented in docs/log-format.md. */

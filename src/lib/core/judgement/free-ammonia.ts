@@ -1,7 +1,7 @@
-import { standardUncertaintyOf } from '../uncertainty/index.ts';
 import { CONVENTIONS } from '../caution/index.ts';
 import { convert } from '../quantity/index.ts';
 import { freeAmmoniaShare, totalFromNbs } from '../seawater/index.ts';
+import { standardUncertaintyOf } from '../uncertainty/index.ts';
 
 /** Something known between two ends. */
 interface Range {

@@ -1,5 +1,5 @@
-import { standardUncertaintyOf } from '../uncertainty/index.ts';
 import { addDays, type Instant } from '../time/index.ts';
+import { standardUncertaintyOf } from '../uncertainty/index.ts';
 import { againstBand, type Band } from './band.ts';
 
 /** When a parameter is worth testing again, and why. */

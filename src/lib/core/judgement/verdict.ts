@@ -1,6 +1,6 @@
-import { standardUncertaintyOf } from '../uncertainty/index.ts';
 import { pointOf, type TestResult } from '../reading/index.ts';
 import { SURPRISING_Z } from '../trend/index.ts';
+import { standardUncertaintyOf } from '../uncertainty/index.ts';
 import { againstBand, boundAgainstBand, type Band, type BandProbabilities } from './band.ts';
 
 export type Grade =

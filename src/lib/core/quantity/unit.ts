@@ -1,5 +1,5 @@
 import { salinityOfSpecificGravity, specificGravity } from '../seawater/density/index.ts';
-import { mgPerLCaCo3FromMeqPerL, meqPerLFromDkh } from './alkalinity.ts';
+import { meqPerLFromDkh, mgPerLCaCo3FromMeqPerL } from './alkalinity.ts';
 import { MOLAR_MASS } from './molar-mass.ts';
 
 /** Units of one family measure the same thing and become one another by a factor, for temperature with an offset. */

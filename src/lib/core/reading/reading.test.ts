@@ -1,4 +1,3 @@
-import { standardUncertaintyOf } from '../uncertainty/index.ts';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
@@ -21,6 +20,7 @@ import {
 	titrationsOf,
 	type Method
 } from '../method/index.ts';
+import { standardUncertaintyOf } from '../uncertainty/index.ts';
 import {
 	boundsOf,
 	derive,

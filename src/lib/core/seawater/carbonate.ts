@@ -1,7 +1,7 @@
 import { bisect } from '../numeric/index.ts';
-import { densityOf } from './density/index.ts';
 import { dkhFromMeqPerL, meqPerLFromDkh, MOLAR_MASS } from '../quantity/index.ts';
 import { carbonateConstants, type BorateRatio, type CarbonateConstants } from './carbonate-constants.ts';
+import { densityOf } from './density/index.ts';
 
 /** A sea water whose carbonate system is asked for. */
 export interface CarbonateWater {

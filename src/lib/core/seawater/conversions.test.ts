@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { salinityOfSpecificGravity, specificGravity } from './density/index.ts';
 import { convert, convertSpan } from '../quantity/index.ts';
+import { salinityOfSpecificGravity, specificGravity } from './density/index.ts';
 import {
 	atReferenceSalinity,
 	conductivityOfSalinity,

@@ -1,6 +1,6 @@
-import { standardUncertaintyOf } from '../uncertainty/index.ts';
 import { atLeast, atMost } from '../numeric/index.ts';
 import { MOLAR_MASS } from '../quantity/index.ts';
+import { standardUncertaintyOf } from '../uncertainty/index.ts';
 import { densityNear } from './density/index.ts';
 
 export type MajorIon = 'calcium' | 'magnesium' | 'potassium' | 'strontium' | 'boron';

@@ -1,5 +1,5 @@
 import { colourDifference } from '../colour/index.ts';
-import { titrationsOf, timesOf, type Method, type Portion } from '../method/index.ts';
+import { timesOf, titrationsOf, type Method, type Portion } from '../method/index.ts';
 import { seededRandom } from '../numeric/index.ts';
 import { boundsOf, derive } from '../reading/index.ts';
 import { CALM_READER, readBy, type Levels } from '../tank/index.ts';

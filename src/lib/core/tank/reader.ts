@@ -1,4 +1,3 @@
-import { normalDeviate, roundTo, type Random } from '../numeric/index.ts';
 import {
 	MG_PER_CA_AS_MG,
 	sampleOf,
@@ -10,6 +9,7 @@ import {
 	type StepStatement,
 	type Titration
 } from '../method/index.ts';
+import { normalDeviate, roundTo, type Random } from '../numeric/index.ts';
 import { convert, PARAMETERS } from '../quantity/index.ts';
 import { marksAround, type RawReading, type SyringeMarks } from '../reading/index.ts';
 import { specificGravity } from '../seawater/density/index.ts';

@@ -1,6 +1,6 @@
 import { afterWaterChange, inputsOf, type ConcentrationInput, type WaterEvent } from '../balance/index.ts';
-import { normalDeviate, seededRandom } from '../numeric/index.ts';
 import type { Method, Portion } from '../method/index.ts';
+import { normalDeviate, seededRandom } from '../numeric/index.ts';
 import type { ParameterId } from '../quantity/index.ts';
 import { derive, pointOf, type RawReading } from '../reading/index.ts';
 import { addDays, DAY_MS, type Instant } from '../time/index.ts';

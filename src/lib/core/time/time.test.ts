@@ -5,11 +5,11 @@ import {
 	civilDate,
 	daysBetween,
 	fromIso,
-	instant,
 	inOrderByNow,
-	isFuture,
+	instant,
 	instantOfLocal,
 	instantOnDay,
+	isFuture,
 	offsetMinutes,
 	toIso,
 	type Instant

@@ -3,8 +3,8 @@ import type { ConsumptionChange } from './estimate.ts';
 import type { HistoryItem, Prepared } from './history-items.ts';
 import {
 	adjointOf,
-	EXCHANGE,
 	emptyTrack,
+	EXCHANGE,
 	filterLevelRate,
 	smoothedAt,
 	timelineOf,

@@ -2,6 +2,8 @@ import { randomBytes } from 'node:crypto';
 import type { BeginAccount } from '$lib/contract/account';
 import { fail, ok, type Result } from '$lib/core/result';
 import { addDays } from '$lib/core/time';
+import { digestOf } from '../digest.ts';
+import { createLimiter } from '../limiter.ts';
 import {
 	addBeginning,
 	beginningStands,
@@ -15,10 +17,8 @@ import {
 import { inTransaction } from '../repository/database.ts';
 import { addPerson } from '../repository/founding.ts';
 import type { Person } from '../repository/people.ts';
-import { createLimiter } from '../limiter.ts';
 import type { PooledDeps } from '../service/deps.ts';
 import type { Accounts, Credentials, SetCookie, SignedIn } from './accounts.ts';
-import { digestOf } from '../digest.ts';
 
 /** So long a link may lie about before it has to be made anew. */
 const LINK_DAYS = 2;

@@ -1,7 +1,7 @@
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
-import { digestOf } from '../digest.ts';
 import mysql from 'mysql2/promise';
+import { digestOf } from '../digest.ts';
 
 /** What the server answers when a step was done already but not noted, because the machine stopped in between. */
 const ALREADY_DONE = new Set([

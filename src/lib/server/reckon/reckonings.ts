@@ -1,18 +1,18 @@
-import { readAdjust } from '../service/correction/read-adjust.ts';
-import { readBench } from '../service/bench/read-bench.ts';
-import { readChange } from '../service/correction/read-change.ts';
-import { readComparison } from '../service/trends/read-comparison.ts';
-import { readDaily } from '../service/correction/read-daily.ts';
-import { readDay } from '../service/judgement/read-day.ts';
-import { readDoubt } from '../service/reading/read-doubt.ts';
-import { readFindings } from '../service/judgement/read-findings.ts';
-import { readPanel } from '../service/judgement/read-panel.ts';
-import { previewPlan, readPlan } from '../service/correction/plan/read-plan.ts';
-import { compareKits, readShelf, readShelfThing } from '../service/shelf/read-shelf.ts';
-import { readTrends } from '../service/trends/read-trends.ts';
-import type { Deps } from '../service/deps.ts';
 import type { SiteScope } from '../repository/scope.ts';
 import type { Water } from '../repository/water.ts';
+import { readBench } from '../service/bench/read-bench.ts';
+import { previewPlan, readPlan } from '../service/correction/plan/read-plan.ts';
+import { readAdjust } from '../service/correction/read-adjust.ts';
+import { readChange } from '../service/correction/read-change.ts';
+import { readDaily } from '../service/correction/read-daily.ts';
+import type { Deps } from '../service/deps.ts';
+import { readDay } from '../service/judgement/read-day.ts';
+import { readFindings } from '../service/judgement/read-findings.ts';
+import { readPanel } from '../service/judgement/read-panel.ts';
+import { readDoubt } from '../service/reading/read-doubt.ts';
+import { compareKits, readShelf, readShelfThing } from '../service/shelf/read-shelf.ts';
+import { readComparison } from '../service/trends/read-comparison.ts';
+import { readTrends } from '../service/trends/read-trends.ts';
 
 /**
  * What is reckoned away from the thread that answers, and kept: reading only, answered in plain data, and from nothing

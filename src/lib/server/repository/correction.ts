@@ -1,7 +1,7 @@
-import type { StoredPlan, StoredPlanNote } from '$lib/core/correction';
 import { and, desc, eq } from 'drizzle-orm';
 import type { KeptSupplement } from '$lib/contract/adjust';
 import type { Limited } from '$lib/core/caution';
+import type { StoredPlan, StoredPlanNote } from '$lib/core/correction';
 import type { Instant } from '$lib/core/time';
 import { correctionPlan, dailyLimit, planNote, supplement } from '../db/schema/index.ts';
 import type { Reader, Transaction } from './database.ts';

@@ -1,6 +1,6 @@
-import type { EventContent, EventDetails, EventKind, StoredEvent } from '$lib/core/record';
 import { and, desc, eq, gte, isNull, lt, ne, or } from 'drizzle-orm';
 import { alias } from 'drizzle-orm/mysql-core';
+import type { EventContent, EventDetails, EventKind, StoredEvent } from '$lib/core/record';
 import type { Instant } from '$lib/core/time';
 import { event, membership, person, water } from '../db/schema/index.ts';
 import type { Reader } from './database.ts';

@@ -1,7 +1,7 @@
-import type { JudgementSettings } from '$lib/core/judgement/water';
 import { and, desc, eq, isNull } from 'drizzle-orm';
 import type { SaveProfile } from '$lib/contract/judgement';
 import type { ProfileId } from '$lib/core/judgement';
+import type { JudgementSettings } from '$lib/core/judgement/water';
 import type { Instant } from '$lib/core/time';
 import { calendarFeed, judgementSetting, ownProfile, waterProfile } from '../db/schema/index.ts';
 import type { Reader } from './database.ts';

@@ -2,9 +2,9 @@ import { and, desc, eq, inArray, isNull } from 'drizzle-orm';
 import type { Method } from '$lib/core/method';
 import type { Instant } from '$lib/core/time';
 import { methodVersion, site, siteMethod } from '../db/schema/index.ts';
+import { digestOf } from '../digest.ts';
 import type { Reader } from './database.ts';
 import { methodsByHash } from './parsed-method.ts';
-import { digestOf } from '../digest.ts';
 import type { SiteScope } from './scope.ts';
 
 export interface AdoptedMethod {

@@ -1,10 +1,10 @@
-import type { DatedResult } from '$lib/core/record';
 import { and, countDistinct, desc, eq, gte, inArray, min } from 'drizzle-orm';
+import { alias } from 'drizzle-orm/mysql-core';
 import type { ParameterId } from '$lib/core/quantity';
 import { boundsOf, type TestResult } from '$lib/core/reading';
+import type { DatedResult } from '$lib/core/record';
 import type { Instant } from '$lib/core/time';
 import { COVERAGE, standardUncertaintyOf } from '$lib/core/uncertainty';
-import { alias } from 'drizzle-orm/mysql-core';
 import { methodVersion, rawReading, result, sample, siteMethod, testRun } from '../db/schema/index.ts';
 import type { Reader } from './database.ts';
 import { methodCodes } from './method.ts';

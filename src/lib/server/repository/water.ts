@@ -1,6 +1,6 @@
-import type { DatedBand, Water as WaterFacts } from '$lib/core/record';
 import { and, desc, eq, lte, type SQL } from 'drizzle-orm';
 import type { ProfileId } from '$lib/core/judgement';
+import type { DatedBand, Water as WaterFacts } from '$lib/core/record';
 import type { Instant } from '$lib/core/time';
 import { target, water, waterLights, waterProfile, waterVolume } from '../db/schema/index.ts';
 import type { Reader } from './database.ts';

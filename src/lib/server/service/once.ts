@@ -1,9 +1,9 @@
 import { fail, ok, type Result } from '$lib/core/result';
+import { digestOf } from '../digest.ts';
 import { inTransaction, isDuplicate, type Transaction } from '../repository/database.ts';
 import { addReceipt, receiptOf } from '../repository/receipt.ts';
-import type { SiteScope } from '../repository/scope.ts';
 import { raiseRevisions } from '../repository/revision.ts';
-import { digestOf } from '../digest.ts';
+import type { SiteScope } from '../repository/scope.ts';
 import type { PooledDeps, Touched, Within } from './deps.ts';
 
 /** JSON with its keys in order, so that the same content always gives the same text. */

@@ -1,8 +1,8 @@
 import { Type } from '@sinclair/typebox';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { readPreferences } from '$lib/contract/preferences';
 import { closed, InstantMs, words } from '$lib/contract/common';
+import { readPreferences } from '$lib/contract/preferences';
 import { typed } from '$lib/contract/typed';
 import { fromIso } from '$lib/core/time';
 import { commandOfForm } from './command-of-form.ts';

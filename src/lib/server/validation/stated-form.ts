@@ -3,9 +3,9 @@ import { statedMethodFor } from '$lib/core/method';
 import { isParameterId } from '$lib/core/quantity';
 import { fail, type Result } from '$lib/core/result';
 import { offsetMinutes, type Instant } from '$lib/core/time';
-import { typedInstant } from './typed-instant.ts';
 import { numberIn, typedText } from './form.ts';
 import { checkTestRun } from './reading.ts';
+import { typedInstant } from './typed-instant.ts';
 
 /** What such a value can be; nothing sent is a value as it stands. */
 const SENSES: ReadonlySet<string> = new Set(['', 'value', '<', '>']);

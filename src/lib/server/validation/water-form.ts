@@ -4,8 +4,8 @@ import { GUESSED_VOLUME_U, KNOWN_VOLUME_U } from '$lib/core/correction';
 import { PROFILE_IDS, type ProfileId } from '$lib/core/judgement';
 import { fail, ok, type Result } from '$lib/core/result';
 import { addDays, minuteOfTime, typedTime, type Instant } from '$lib/core/time';
-import { typedInstant } from './typed-instant.ts';
 import { numberIn, typedText, wordIn } from './form.ts';
+import { typedInstant } from './typed-instant.ts';
 import { validate } from './validator.ts';
 
 const SIDES = ['long', 'deep', 'filled'] as const;

@@ -1,6 +1,6 @@
 <script lang="ts">
-	import type { SeenStep } from '$lib/core/correction';
 	import { enhance } from '$app/forms';
+	import type { SeenStep } from '$lib/core/correction';
 	import type { ParameterId, UnitId } from '$lib/core/quantity';
 	import { addDays, type Instant } from '$lib/core/time';
 	import { stepAside, stepWords } from '$lib/format/adjust';

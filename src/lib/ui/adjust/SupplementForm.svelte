@@ -2,12 +2,12 @@
 	import { enhance } from '$app/forms';
 	import { COMPOUND_IDS, COMPOUNDS, RAISED, STOCK } from '$lib/core/correction';
 	import type { ParameterId, UnitId } from '$lib/core/quantity';
+	import { ownIn } from '$lib/core/result';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Choice from '$lib/ui/kit/Choice.svelte';
 	import Field from '$lib/ui/kit/Field.svelte';
 	import Hidden from '$lib/ui/kit/Hidden.svelte';
 	import TextArea from '$lib/ui/kit/TextArea.svelte';
-	import { ownIn } from '$lib/core/result';
 	import Fault from '$lib/ui/shared/Fault.svelte';
 	import { sending } from '$lib/ui/shared/sending';
 	import ProductFields from './ProductFields.svelte';

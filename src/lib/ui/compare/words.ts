@@ -1,5 +1,5 @@
-import { standardUncertaintyOf } from '$lib/core/uncertainty';
 import type { ParameterId, UnitId } from '$lib/core/quantity';
+import { standardUncertaintyOf } from '$lib/core/uncertainty';
 import { inUnit } from '$lib/format/quantity';
 
 /** What the two sides are called. */

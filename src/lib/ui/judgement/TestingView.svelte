@@ -1,8 +1,8 @@
 <script lang="ts">
-	import type { JudgementSettings } from '$lib/core/judgement/water';
 	import { enhance } from '$app/forms';
 	import type { OpenFeed } from '$lib/contract/calendar';
-	import { PROFILES, PROFILE_IDS, type DueTest, type ProfileId, type StageId } from '$lib/core/judgement';
+	import { PROFILE_IDS, PROFILES, type DueTest, type ProfileId, type StageId } from '$lib/core/judgement';
+	import type { JudgementSettings } from '$lib/core/judgement/water';
 	import { PARAMETERS } from '$lib/core/quantity';
 	import { instant, type Instant } from '$lib/core/time';
 	import { whyDue } from '$lib/format/bench';

@@ -1,8 +1,8 @@
 <script lang="ts">
-	import type { DoubtfulReading, SlipExplanation } from '$lib/core/plausibility';
 	import { enhance } from '$app/forms';
 	import { correctedReading, correctionFields } from '$lib/contract/correction';
 	import type { Method } from '$lib/core/method';
+	import type { DoubtfulReading, SlipExplanation } from '$lib/core/plausibility';
 	import { PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
 	import { deriveWith, type KnownKit, type RawReading, type TestResult } from '$lib/core/reading';
 	import type { Instant } from '$lib/core/time';
@@ -19,10 +19,10 @@
 	import Hidden from '$lib/ui/kit/Hidden.svelte';
 	import Table from '$lib/ui/kit/Table.svelte';
 	import Fault from '$lib/ui/shared/Fault.svelte';
-	import DoubtPanel from './DoubtPanel.svelte';
 	import Photographs from '$lib/ui/shared/Photographs.svelte';
 	import Reckoning from '$lib/ui/shared/Reckoning.svelte';
 	import { sending } from '$lib/ui/shared/sending';
+	import DoubtPanel from './DoubtPanel.svelte';
 
 	interface Props {
 		id: string;

@@ -1,7 +1,7 @@
 <script lang="ts">
-	import type { DoubtfulReading, SlipExplanation } from '$lib/core/plausibility';
 	import { enhance } from '$app/forms';
 	import type { Method } from '$lib/core/method';
+	import type { DoubtfulReading, SlipExplanation } from '$lib/core/plausibility';
 	import { nameWithin, UNITS, type UnitId } from '$lib/core/quantity';
 	import type { RawReading } from '$lib/core/reading';
 	import { percent } from '$lib/format/number';

@@ -1,7 +1,7 @@
 <script lang="ts">
-	import type { EventDetails, EventKind } from '$lib/core/record';
 	import { enhance } from '$app/forms';
 	import { convert, PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
+	import type { EventDetails, EventKind } from '$lib/core/record';
 	import type { Instant } from '$lib/core/time';
 	import { EVENT_NAMES } from '$lib/format/event';
 	import { LABEL_FIRST } from '$lib/format/hazard';

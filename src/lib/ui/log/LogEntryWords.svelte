@@ -1,6 +1,6 @@
 <script lang="ts">
-	import { happeningOf } from '$lib/core/record';
 	import type { ParameterId, UnitId } from '$lib/core/quantity';
+	import { happeningOf } from '$lib/core/record';
 	import { eventWords } from '$lib/format/event';
 	import { resultInUnit } from '$lib/format/quantity';
 	import { readingWords } from '$lib/format/reading';

@@ -1,5 +1,4 @@
 <script lang="ts">
-	import { NEW_WATER_U } from '$lib/core/record';
 	import {
 		convertSpan,
 		PARAMETER_IDS,
@@ -8,6 +7,7 @@
 		type ParameterId,
 		type UnitId
 	} from '$lib/core/quantity';
+	import { NEW_WATER_U } from '$lib/core/record';
 	import { plain } from '$lib/format/number';
 	import Disclosure from '$lib/ui/kit/Disclosure.svelte';
 	import Field from '$lib/ui/kit/Field.svelte';

@@ -1,6 +1,6 @@
-import type { EventDetails, EventKind } from '$lib/core/record';
 import type { Method } from '$lib/core/method';
 import type { RawReading, TestResult } from '$lib/core/reading';
+import type { EventDetails, EventKind } from '$lib/core/record';
 import type { Instant } from '$lib/core/time';
 
 interface Common {

@@ -1,6 +1,6 @@
 <script lang="ts">
-	import { toldApart } from '$lib/core/colour';
 	import type { KitBeside } from '$lib/contract/shelf-view';
+	import { toldApart } from '$lib/core/colour';
 	import {
 		convertSpan,
 		PARAMETER_IDS,
@@ -9,9 +9,9 @@
 		type ParameterId,
 		type UnitId
 	} from '$lib/core/quantity';
-	import Table from '$lib/ui/kit/Table.svelte';
 	import { aboutMinutes } from '$lib/format/date';
 	import { fixed, plain } from '$lib/format/number';
+	import Table from '$lib/ui/kit/Table.svelte';
 
 	interface Props {
 		waterId: string;

@@ -1,9 +1,9 @@
 <script lang="ts">
-	import type { EventDetails, EventKind } from '$lib/core/record';
 	import type { PlanLine } from '$lib/contract/adjust';
 	import type { TodayAnswer, WaterLine } from '$lib/contract/today';
 	import { isDue } from '$lib/core/judgement';
 	import { nameWithin, PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
+	import type { EventDetails, EventKind } from '$lib/core/record';
 	import { endOfDay, type Instant } from '$lib/core/time';
 	import { HELD, stepWords } from '$lib/format/adjust';
 	import { whyDue } from '$lib/format/bench';

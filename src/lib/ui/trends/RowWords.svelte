@@ -1,9 +1,9 @@
 <script lang="ts">
-	import { standardUncertaintyOf } from '$lib/core/uncertainty';
 	import type { TrendRow } from '$lib/contract/trends';
 	import type { UnitId } from '$lib/core/quantity';
 	import type { Instant } from '$lib/core/time';
 	import { tellsUse } from '$lib/core/trend';
+	import { standardUncertaintyOf } from '$lib/core/uncertainty';
 	import { inUnit, ratePerDay } from '$lib/format/quantity';
 	import { estimateShown, readingShown, readingWhen } from '$lib/format/trend';
 	import { rateSentence } from '$lib/format/verdict';

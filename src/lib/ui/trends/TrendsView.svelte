@@ -1,10 +1,10 @@
 <script lang="ts">
-	import { standardUncertaintyOf } from '$lib/core/uncertainty';
 	import { untrack } from 'svelte';
 	import { download } from '$lib/client/download';
 	import { TREND_SPANS, type TrendRow, type TrendSeries, type TrendSpan } from '$lib/contract/trends';
 	import { convert, nameWithin, PARAMETERS, UNITS, type ParameterId, type UnitId } from '$lib/core/quantity';
 	import { instant, toIso } from '$lib/core/time';
+	import { standardUncertaintyOf } from '$lib/core/uncertainty';
 	import {
 		besidesSentence,
 		departureSentence,
@@ -17,6 +17,8 @@
 	import { spanWords } from '$lib/format/trend';
 	import { rateSentence } from '$lib/format/verdict';
 	import Button from '$lib/ui/kit/Button.svelte';
+	import type { RowChart } from './chart/row-chart';
+	import { seriesOf, type Series } from './chart/series';
 	import CursorWords from './CursorWords.svelte';
 	import EventList from './EventList.svelte';
 	import { asksForMore, daysSeen, fetchSeen, type Seen } from './fetch-seen';
@@ -25,13 +27,11 @@
 	import RowCanvas from './RowCanvas.svelte';
 	import RowWords from './RowWords.svelte';
 	import { seenCsv } from './seen-csv';
-	import { seriesOf, type Series } from './chart/series';
 	import { shownEvents } from './shown-events';
 	import Stack from './Stack.svelte';
 	import { StackState } from './StackState.svelte';
 	import type { TrendEvent } from './trend-event';
 	import TrendTools from './TrendTools.svelte';
-	import type { RowChart } from './chart/row-chart';
 
 	interface Props {
 		water: { readonly id: string; readonly name: string };

@@ -1,5 +1,5 @@
-import type { EventKind } from '$lib/core/record';
 import { describe, expect, it } from 'vitest';
+import type { EventKind } from '$lib/core/record';
 import { addDays, instant } from '$lib/core/time';
 import { shownEvents } from './shown-events';
 

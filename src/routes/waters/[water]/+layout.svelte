@@ -1,18 +1,18 @@
 <script lang="ts">
-	import type { LeftOut } from '$lib/core/judgement/water';
 	import { page } from '$app/state';
+	import type { LeftOut } from '$lib/core/judgement/water';
 	import { SaidFaults, setSaidFaults } from '$lib/ui/kit/said-faults.svelte';
-	import BenchRoom from '$lib/ui/shared/BenchRoom.svelte';
-	import EndedNotice from '$lib/ui/shared/EndedNotice.svelte';
-	import MadeUpNotice from '$lib/ui/shared/MadeUpNotice.svelte';
 	import AskNotice from '$lib/ui/shared/AskNotice.svelte';
-	import VolumeNotice from '$lib/ui/shared/VolumeNotice.svelte';
+	import BenchRoom from '$lib/ui/shared/BenchRoom.svelte';
 	import DangerNotice from '$lib/ui/shared/DangerNotice.svelte';
+	import EndedNotice from '$lib/ui/shared/EndedNotice.svelte';
 	import Fault from '$lib/ui/shared/Fault.svelte';
 	import Footer from '$lib/ui/shared/Footer.svelte';
 	import Header from '$lib/ui/shared/Header.svelte';
-	import UnsaidFault from '$lib/ui/shared/UnsaidFault.svelte';
 	import LeftOutNotice from '$lib/ui/shared/LeftOutNotice.svelte';
+	import MadeUpNotice from '$lib/ui/shared/MadeUpNotice.svelte';
+	import UnsaidFault from '$lib/ui/shared/UnsaidFault.svelte';
+	import VolumeNotice from '$lib/ui/shared/VolumeNotice.svelte';
 
 	let { data, children } = $props();
 

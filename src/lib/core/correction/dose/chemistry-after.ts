@@ -1,7 +1,6 @@
 import { CONVENTIONS } from '../../caution/index.ts';
-import { BROUGHT_MASS } from './compound.ts';
-import { densityNear } from '../../seawater/density/index.ts';
 import { meqPerLFromDkh } from '../../quantity/index.ts';
+import { densityNear } from '../../seawater/density/index.ts';
 import {
 	acidityScales,
 	carbonateFromAir,
@@ -10,8 +9,9 @@ import {
 	totalFromNbs,
 	type Carbonate
 } from '../../seawater/index.ts';
-import type { DoseEffect } from './dose.ts';
 import { levelOr, type WaterNow } from '../water-state.ts';
+import { BROUGHT_MASS } from './compound.ts';
+import type { DoseEffect } from './dose.ts';
 
 /** Above these the mixed water may lose calcium carbonate by itself, or harms at once. */
 export const MOST_OMEGA = CONVENTIONS.mostOmega.value;

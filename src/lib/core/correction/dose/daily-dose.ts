@@ -1,8 +1,8 @@
 import { CALCIUM_PER_DKH } from '../../trend/index.ts';
-import { SATURATED_LIMEWATER_MOL_PER_L, limewaterPerDay, saltResidue } from './limewater.ts';
 import { isSeen } from '../follow/strange-move.ts';
-import { amountFor, effectOf, relativeUOf, riseIn, type Supplement } from './supplement.ts';
 import type { Known } from '../water-state.ts';
+import { limewaterPerDay, saltResidue, SATURATED_LIMEWATER_MOL_PER_L } from './limewater.ts';
+import { amountFor, effectOf, relativeUOf, riseIn, type Supplement } from './supplement.ts';
 
 /** Ways to replace what corals use. */
 export const SCHOOLS = ['two-part', 'limewater', 'reactor', 'water-changes', 'single-salts'] as const;

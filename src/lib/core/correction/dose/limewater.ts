@@ -1,5 +1,5 @@
-import { densityNear } from '../../seawater/density/index.ts';
 import { dkhFromMeqPerL, meqPerLFromDkh, MOLAR_MASS } from '../../quantity/index.ts';
+import { densityNear } from '../../seawater/density/index.ts';
 import { BROUGHT_MASS } from './compound.ts';
 
 /** Saturated calcium hydroxide at 25 °C, mol/L. @see Bates, Bower & Smith (1956), J. Res. NBS 56, 305 */

@@ -1,9 +1,8 @@
 import { solve } from 'yalps';
+import { levelOr, type WaterNow } from '../water-state.ts';
 import { salinityRise } from './chemistry-after.ts';
 import { sumOfEffects, type DoseEffect } from './dose.ts';
 import { effectOf, RAISED, riseIn, type RaisedParameter, type Supplement } from './supplement.ts';
-import type { WaterNow } from '../water-state.ts';
-import { levelOr } from '../water-state.ts';
 
 /** A supplement at hand. */
 export interface AtHand {

@@ -1,8 +1,8 @@
 import { CONVENTIONS } from '../../caution/index.ts';
 import { bisect } from '../../numeric/index.ts';
+import { levelOr, type WaterNow } from '../water-state.ts';
 import { carbonateCourse, MOST_OMEGA, MOST_PH_TOTAL } from './chemistry-after.ts';
 import { atItsHarshest, effectOf, type Supplement } from './supplement.ts';
-import { levelOr, type WaterNow } from '../water-state.ts';
 
 export interface Portion {
 	/** Largest amount at one time, g or mL; null where chemistry sets none. */

@@ -1,8 +1,8 @@
 import { densityNear } from '../../seawater/density/index.ts';
 import { normalisingFactor, referenceIon } from '../../seawater/index.ts';
-import { MIX_SALT_FRACTION } from './salinity-plan.ts';
 import { amountFor, type Supplement } from '../dose/supplement.ts';
 import type { Known } from '../water-state.ts';
+import { MIX_SALT_FRACTION } from './salinity-plan.ts';
 
 const G_PER_KG_AT_35 = 35.16504;
 

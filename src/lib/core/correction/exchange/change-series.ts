@@ -1,7 +1,7 @@
 import { afterWaterChange } from '../../balance/index.ts';
+import type { Limited } from '../../caution/index.ts';
 import { atMost } from '../../numeric/index.ts';
 import type { ParameterId } from '../../quantity/index.ts';
-import type { Limited } from '../../caution/index.ts';
 
 /** Levels of a water by parameter, canonical units. */
 export type LevelsOf = Readonly<Partial<Record<ParameterId, number>>>;

@@ -1,5 +1,5 @@
-import { densityNear } from '../../seawater/density/index.ts';
 import { atLeast, atMost } from '../../numeric/index.ts';
+import { densityNear } from '../../seawater/density/index.ts';
 
 /** Grams of salt to the kilogram at S = 35. @see Millero et al. (2008) */
 const G_PER_KG_AT_35 = 35.16504;

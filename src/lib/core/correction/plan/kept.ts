@@ -1,11 +1,11 @@
 import type { SupplementStrength } from '../../balance/index.ts';
 import type { ParameterId } from '../../quantity/index.ts';
 import type { Instant } from '../../time/index.ts';
-import type { BeforeAfter } from './before-after.ts';
-import type { HusbandryId } from '../remedy/husbandry.ts';
-import type { CoursePoint, PlanRemark } from './plan-types.ts';
 import type { DoseUnit, RaisedParameter, Supplement } from '../dose/supplement.ts';
+import type { HusbandryId } from '../remedy/husbandry.ts';
 import type { Known } from '../water-state.ts';
+import type { BeforeAfter } from './before-after.ts';
+import type { CoursePoint, PlanRemark } from './plan-types.ts';
 
 /** What a plan is asked for; everything else is reckoned. */
 export type PlanRequest =

@@ -1,9 +1,9 @@
-import type { ParameterId } from '../../quantity/index.ts';
 import { CONVENTIONS } from '../../caution/index.ts';
-import { doseRelativeU, raisedDaily, type Part } from './plan-part.ts';
-import { isSeen } from '../follow/strange-move.ts';
-import type { CoursePoint, Goal, PlanGiven, PlannedDose, PlannedTest, Retune } from './plan-types.ts';
+import type { ParameterId } from '../../quantity/index.ts';
 import { amountFor, effectOf, riseIn, unitOf } from '../dose/supplement.ts';
+import { isSeen } from '../follow/strange-move.ts';
+import { doseRelativeU, raisedDaily, type Part } from './plan-part.ts';
+import type { CoursePoint, Goal, PlanGiven, PlannedDose, PlannedTest, Retune } from './plan-types.ts';
 
 /** Days of the curve after the last dose. */
 const AFTER_DAYS = 4;

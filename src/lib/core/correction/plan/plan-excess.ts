@@ -1,6 +1,6 @@
+import { effectOf, RAISED, riseIn, type RaisedParameter } from '../dose/supplement.ts';
 import { planned, raisedDaily, type Part } from './plan-part.ts';
 import type { Goal, PlanGiven } from './plan-types.ts';
-import { effectOf, RAISED, riseIn, type RaisedParameter } from '../dose/supplement.ts';
 
 /** By how much a day's doses together pass what may rise of a parameter that none of them aims at; 1 where they don't. */
 export function excess(

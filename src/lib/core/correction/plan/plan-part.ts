@@ -1,12 +1,12 @@
-import { answersOtherwise } from '../follow/answer.ts';
 import { CONVENTIONS } from '../../caution/index.ts';
 import { overDays } from '../dose/dose.ts';
+import { largestPortion, type Portion } from '../dose/portion.ts';
+import { amountFor, effectOf, relativeUOf, riseIn, unitOf, type Supplement } from '../dose/supplement.ts';
+import { answersOtherwise } from '../follow/answer.ts';
+import { isSeen, strangeMove } from '../follow/strange-move.ts';
+import type { WaterNow } from '../water-state.ts';
 import { BACTERIA_BEAR } from './limits.ts';
 import type { Goal, GoalRefusal, PlanGiven } from './plan-types.ts';
-import { largestPortion, type Portion } from '../dose/portion.ts';
-import { isSeen, strangeMove } from '../follow/strange-move.ts';
-import { amountFor, effectOf, relativeUOf, riseIn, unitOf, type Supplement } from '../dose/supplement.ts';
-import type { WaterNow } from '../water-state.ts';
 
 /** One-sided 99 %: so that a volume or strength that is somewhat off does not carry the water past the limit. */
 const MARGIN_Z = 2.33;

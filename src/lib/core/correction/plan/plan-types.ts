@@ -1,8 +1,8 @@
 import type { ParameterId } from '../../quantity/index.ts';
-import type { BeforeAfter } from './before-after.ts';
-import type { StrangeMove } from '../follow/strange-move.ts';
 import type { DoseUnit, RaisedParameter, Supplement } from '../dose/supplement.ts';
+import type { StrangeMove } from '../follow/strange-move.ts';
 import type { Known, WaterNow } from '../water-state.ts';
+import type { BeforeAfter } from './before-after.ts';
 
 /** One parameter that is to be raised, and with what. */
 export interface Goal {

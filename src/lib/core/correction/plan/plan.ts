@@ -1,13 +1,13 @@
 import { CONVENTIONS } from '../../caution/index.ts';
 import type { ParameterId } from '../../quantity/index.ts';
-import { beforeAndAfter } from './before-after.ts';
 import { NO_EFFECT, sumOfEffects, type DoseEffect } from '../dose/dose.ts';
+import { effectOf, unitOf } from '../dose/supplement.ts';
+import { isSeen } from '../follow/strange-move.ts';
+import { beforeAndAfter } from './before-after.ts';
 import { courseOf, retunesFor, testsFor } from './plan-course.ts';
 import { excess } from './plan-excess.ts';
 import { doseRelativeU, isPart, MOST_DAYS, partsFor, planned, raisedDaily, type Part } from './plan-part.ts';
 import type { DosePlan, Goal, GoalRefusal, PlanGiven, PlannedDose, PlanRemark } from './plan-types.ts';
-import { isSeen } from '../follow/strange-move.ts';
-import { effectOf, unitOf } from '../dose/supplement.ts';
 
 /** Days from which a plan is called long (convention). */
 const LONG_DAYS = CONVENTIONS.longDays.value;

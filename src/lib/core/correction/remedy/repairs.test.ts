@@ -1,5 +1,5 @@
-import { DAILY_LIMITS } from '../../caution/index.ts';
 import { describe, expect, it } from 'vitest';
+import { DAILY_LIMITS } from '../../caution/index.ts';
 import { judge, PROFILES, type Band } from '../../judgement/index.ts';
 import type { ParameterId } from '../../quantity/index.ts';
 import {

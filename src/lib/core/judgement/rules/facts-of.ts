@@ -1,8 +1,8 @@
-import { standardUncertaintyOf } from '../../uncertainty/index.ts';
+import type { ParameterId } from '../../quantity/index.ts';
 import { boundsOf, plausibleRangeOf, pointOf, type TestResult } from '../../reading/index.ts';
 import { atReferenceSalinity, referenceIon } from '../../seawater/index.ts';
 import { addDays, daysBetween, type Instant } from '../../time/index.ts';
-import type { ParameterId } from '../../quantity/index.ts';
+import { standardUncertaintyOf } from '../../uncertainty/index.ts';
 import { againstBand, aimOf, boundAgainstBand, type Band } from '../band.ts';
 import { runOnOneSide } from '../run-of-side.ts';
 import type { FactName, Facts } from './facts.ts';

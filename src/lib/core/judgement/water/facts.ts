@@ -1,5 +1,5 @@
-import type { Instant } from '../../time/index.ts';
 import { bandAt, litBy, plainBand } from '../../record/index.ts';
+import type { Instant } from '../../time/index.ts';
 import { factsOf, isFresh, ReadingsInTime, type Facts, type ProfileId } from '../index.ts';
 import { mediumRuns } from './medium.ts';
 import type { WaterRecord } from './record.ts';

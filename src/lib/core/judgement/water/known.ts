@@ -1,4 +1,3 @@
-import { standardUncertaintyOf } from '../../uncertainty/index.ts';
 import {
 	GUESSED_VOLUME_U,
 	KNOWN_VOLUME_U,
@@ -11,6 +10,7 @@ import { pointOf } from '../../reading/index.ts';
 import { lastResultOf } from '../../record/index.ts';
 import { addDays } from '../../time/index.ts';
 import { isLine } from '../../trend/index.ts';
+import { standardUncertaintyOf } from '../../uncertainty/index.ts';
 import { isFresh } from '../index.ts';
 import type { JudgedWater } from './judge.ts';
 

@@ -1,6 +1,4 @@
-import { standardUncertaintyOf } from '../../uncertainty/index.ts';
-import type { ParameterId } from '../../quantity/index.ts';
-import { PARAMETERS } from '../../quantity/index.ts';
+import { PARAMETERS, type ParameterId } from '../../quantity/index.ts';
 import { pointOf, type TestResult } from '../../reading/index.ts';
 import { bandAt, plainBand, resultsOf, type DatedResult, type SourcedBand } from '../../record/index.ts';
 import { atReferenceSalinity } from '../../seawater/index.ts';
@@ -13,6 +11,7 @@ import {
 	type RatePerDay,
 	type WaterEstimate
 } from '../../trend/index.ts';
+import { standardUncertaintyOf } from '../../uncertainty/index.ts';
 import {
 	againstReference,
 	aimOf,

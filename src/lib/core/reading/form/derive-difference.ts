@@ -3,16 +3,16 @@ import { POSSIBLE_IN_WATER } from '../../quantity/index.ts';
 import { fail, ok, type Result } from '../../result/index.ts';
 import {
 	COVERAGE,
+	standardUncertaintyOf,
 	type MeasurementModel,
-	type UncertaintyComponent,
-	standardUncertaintyOf
+	type UncertaintyComponent
 } from '../../uncertainty/index.ts';
-import { faultOnScale } from './check-number.ts';
-import { deriveTitration } from '../titration/derive-titration.ts';
 import type { ArithmeticLine, Derivation, Outcome } from '../outcome/outcome.ts';
-import type { DifferenceReading } from './raw-reading.ts';
-import type { TitrationSample } from '../titration/titration-budget.ts';
 import type { ValueResult } from '../outcome/test-result.ts';
+import { deriveTitration } from '../titration/derive-titration.ts';
+import type { TitrationSample } from '../titration/titration-budget.ts';
+import { faultOnScale } from './check-number.ts';
+import type { DifferenceReading } from './raw-reading.ts';
 
 class DifferenceOutcome implements Outcome {
 	constructor(

@@ -3,12 +3,12 @@ import { convert, convertSpan, PARAMETERS, UNITS } from '../../quantity/index.ts
 import { fail, ok, type Result } from '../../result/index.ts';
 import {
 	rectangular,
+	standardUncertaintyOf,
 	sumOfTwoRectangulars,
-	type MeasurementModel,
-	standardUncertaintyOf
+	type MeasurementModel
 } from '../../uncertainty/index.ts';
-import { faultOnScale } from './check-number.ts';
 import { BoundOutcome, ModelledOutcome, type ArithmeticLine, type Derivation } from '../outcome/outcome.ts';
+import { faultOnScale } from './check-number.ts';
 import type { DisplayReading } from './raw-reading.ts';
 
 /**

@@ -2,8 +2,8 @@ import type { ScaleMethod, ThermometerMethod } from '../../method/index.ts';
 import { fail, ok, type Result } from '../../result/index.ts';
 import { salinityByHydrometer } from '../../seawater/density/index.ts';
 import { propagate, rectangular, type MeasurementModel } from '../../uncertainty/index.ts';
-import { faultOnScale, type Scale } from './check-number.ts';
 import { ModelledOutcome, type ArithmeticLine, type Derivation } from '../outcome/outcome.ts';
+import { faultOnScale, type Scale } from './check-number.ts';
 import type { LineReading } from './raw-reading.ts';
 
 /** Beyond what the density formula covers a draw of the simulation is held at its end. */

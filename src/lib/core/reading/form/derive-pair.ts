@@ -1,11 +1,11 @@
 import type { PairedMethod } from '../../method/index.ts';
 import { ok, type Result } from '../../result/index.ts';
 import { combine, type MeasurementModel, type UncertaintyComponent } from '../../uncertainty/index.ts';
-import { deriveTitration, incrementOf } from '../titration/derive-titration.ts';
 import type { ArithmeticLine, Derivation, Outcome } from '../outcome/outcome.ts';
-import type { PairReading } from './raw-reading.ts';
-import type { TitrationSample } from '../titration/titration-budget.ts';
 import type { ValueResult } from '../outcome/test-result.ts';
+import { deriveTitration, incrementOf } from '../titration/derive-titration.ts';
+import type { TitrationSample } from '../titration/titration-budget.ts';
+import type { PairReading } from './raw-reading.ts';
 
 /** A titration that began where another had ended: what was overdone there is missing here. */
 class SecondOutcome implements Outcome {

@@ -2,21 +2,21 @@ import type { StatedMethod } from '../../method/index.ts';
 import {
 	convert,
 	convertSpan,
+	isUnitId,
 	PARAMETERS,
 	POSSIBLE,
 	POSSIBLE_IN_WATER,
 	possibleU,
 	UNITS,
-	isUnitId,
 	type ParameterId,
 	type UnitId
 } from '../../quantity/index.ts';
 import { fail, ok, type Fault, type Result } from '../../result/index.ts';
 import type { MeasurementModel } from '../../uncertainty/index.ts';
-import { faultOnScale, type Scale } from './check-number.ts';
 import { BoundOutcome, ModelledOutcome, type ArithmeticLine, type Derivation } from '../outcome/outcome.ts';
-import type { StatedReading } from './raw-reading.ts';
 import type { TestResult } from '../outcome/test-result.ts';
+import { faultOnScale, type Scale } from './check-number.ts';
+import type { StatedReading } from './raw-reading.ts';
 
 /** Taken where a laboratory states none: sampling, transport and drift together (husbandry convention). */
 export const ASSUMED_RELATIVE_U = 0.05;

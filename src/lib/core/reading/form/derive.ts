@@ -9,20 +9,20 @@ import {
 import type { ParameterId } from '../../quantity/index.ts';
 import { fail, ok, type Result } from '../../result/index.ts';
 import { correctedOutcome } from '../outcome/corrected-outcome.ts';
+import { relativeUOf, type Deviation } from '../outcome/deviation.ts';
+import { throughDilution } from '../outcome/diluted-outcome.ts';
+import type { Derivation, Outcome } from '../outcome/outcome.ts';
+import { faultInResult } from '../outcome/sound.ts';
+import { widenedOutcome } from '../outcome/widened-outcome.ts';
+import { deriveStep } from '../step/derive-step.ts';
+import { deriveTitration } from '../titration/derive-titration.ts';
+import type { TitrationSample } from '../titration/titration-budget.ts';
 import { deriveDifference } from './derive-difference.ts';
 import { deriveDisplay } from './derive-display.ts';
 import { deriveScale, deriveThermometer } from './derive-line.ts';
 import { derivePair } from './derive-pair.ts';
 import { deriveStated } from './derive-stated.ts';
-import { deriveStep } from '../step/derive-step.ts';
-import { deriveTitration } from '../titration/derive-titration.ts';
-import { relativeUOf, type Deviation } from '../outcome/deviation.ts';
-import { throughDilution } from '../outcome/diluted-outcome.ts';
-import type { Derivation, Outcome } from '../outcome/outcome.ts';
 import type { RawReading } from './raw-reading.ts';
-import { faultInResult } from '../outcome/sound.ts';
-import type { TitrationSample } from '../titration/titration-budget.ts';
-import { widenedOutcome } from '../outcome/widened-outcome.ts';
 
 /** Methods are few and their readings many: each size of a method's sample is written out once. */
 const samples = new WeakMap<Method, Partial<Record<Portion, Result<TitrationSample>>>>();

@@ -1,7 +1,7 @@
-import { standardUncertaintyOf } from '../../uncertainty/index.ts';
 import type { Method } from '../../method/index.ts';
 import { roundTo } from '../../numeric/index.ts';
 import { convert, PARAMETERS } from '../../quantity/index.ts';
+import { standardUncertaintyOf } from '../../uncertainty/index.ts';
 import { derive } from './derive.ts';
 import type { RawReading } from './raw-reading.ts';
 

@@ -1,9 +1,8 @@
-import { standardUncertaintyOf } from '../../uncertainty/index.ts';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { ALK_SYRINGE, methodByCode, NO3_CARD } from '../../method/index.ts';
-import type { derive } from '../index.ts';
-import { deriveWith, effectsOf, type Deviation, type RawReading } from '../index.ts';
+import { standardUncertaintyOf } from '../../uncertainty/index.ts';
+import { deriveWith, effectsOf, type derive, type Deviation, type RawReading } from '../index.ts';
 
 const onStep = (index: number): RawReading => ({
 	form: 'step',

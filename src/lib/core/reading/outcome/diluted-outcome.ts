@@ -3,8 +3,8 @@ import { PARAMETERS, POSSIBLE, POSSIBLE_IN_WATER, type ParameterId } from '../..
 import { fail, ok, type Result } from '../../result/index.ts';
 import type { MeasurementModel, UncertaintyComponent } from '../../uncertainty/index.ts';
 import { faultOnScale } from '../form/check-number.ts';
-import type { ArithmeticLine, Outcome } from './outcome.ts';
 import type { Dilution } from '../form/raw-reading.ts';
+import type { ArithmeticLine, Outcome } from './outcome.ts';
 import { boundsOf, withUsualCoverage, type TestResult } from './test-result.ts';
 
 /** They do not become less by as much as the sample is thinned: a buffer, a temperature, a density. */

@@ -1,8 +1,8 @@
 import type { KitCorrection, Worth } from '../../method/index.ts';
 import type { ParameterId, UnitId } from '../../quantity/index.ts';
 import { propagate, type MeasurementModel, type UncertaintyComponent } from '../../uncertainty/index.ts';
-import type { EndPoint } from '../titration/end-point.ts';
 import type { StepReading } from '../form/raw-reading.ts';
+import type { EndPoint } from '../titration/end-point.ts';
 import type { TestResult } from './test-result.ts';
 
 /** Raised whenever the arithmetic changes; results keep the version they were derived by. */

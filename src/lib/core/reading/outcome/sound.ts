@@ -1,6 +1,6 @@
-import { standardUncertaintyOf } from '../../uncertainty/index.ts';
 import { isPossible, POSSIBLE_IN_WATER, possibleU, usualIn, type WaterSort } from '../../quantity/index.ts';
 import type { Fault } from '../../result/index.ts';
+import { standardUncertaintyOf } from '../../uncertainty/index.ts';
 import { boundsOf, pointOf, type TestResult } from './test-result.ts';
 
 /** Why a result cannot be reckoned with. */

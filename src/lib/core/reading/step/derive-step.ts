@@ -2,8 +2,8 @@ import { momentsWithin, stepInterval, type ColourMethod, type StepInterval } fro
 import { convert, PARAMETERS } from '../../quantity/index.ts';
 import { ok, type Result } from '../../result/index.ts';
 import type { MeasurementModel, UncertaintyComponent } from '../../uncertainty/index.ts';
-import { BoundOutcome, type ArithmeticLine, type Derivation, type Outcome } from '../outcome/outcome.ts';
 import type { StepReading } from '../form/raw-reading.ts';
+import { BoundOutcome, type ArithmeticLine, type Derivation, type Outcome } from '../outcome/outcome.ts';
 import type { IntervalResult } from '../outcome/test-result.ts';
 
 /** An interval between colour steps, with what the sample volume adds at its ends. */

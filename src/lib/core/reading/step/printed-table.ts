@@ -1,8 +1,7 @@
 import { sampleOf, titrationsOf, type Method, type Portion, type Titration } from '../../method/index.ts';
 import { roundTo } from '../../numeric/index.ts';
-import { deriveTitration } from '../titration/derive-titration.ts';
-import type { TitrationMarks } from '../titration/derive-titration.ts';
 import { pointOf } from '../outcome/test-result.ts';
+import { deriveTitration, type TitrationMarks } from '../titration/derive-titration.ts';
 
 /** Longest table of drops that a card has room for. */
 const MOST_DROPS = 40;

@@ -1,20 +1,20 @@
+import { worthAt, type Titration } from '../../method/index.ts';
 import { nearlyEqual, roundTo } from '../../numeric/index.ts';
 import { convertSpan, PARAMETERS } from '../../quantity/index.ts';
 import { fail, ok, type Result } from '../../result/index.ts';
 import {
 	COVERAGE,
+	standardUncertaintyOf,
 	type MeasurementModel,
-	type UncertaintyComponent,
-	standardUncertaintyOf
+	type UncertaintyComponent
 } from '../../uncertainty/index.ts';
-import { worthAt, type Titration } from '../../method/index.ts';
+import type { DropMarks, SyringeMarks } from '../form/raw-reading.ts';
+import { BoundOutcome, type ArithmeticLine, type Outcome } from '../outcome/outcome.ts';
+import type { TestResult, ValueResult } from '../outcome/test-result.ts';
 import { deliveredByFill } from './delivered.ts';
 import { faultInDrops } from './drop-reading.ts';
 import { habitOf, type EndPoint } from './end-point.ts';
-import { BoundOutcome, type ArithmeticLine, type Outcome } from '../outcome/outcome.ts';
-import type { DropMarks, SyringeMarks } from '../form/raw-reading.ts';
 import { faultInSyringeMarks } from './syringe-reading.ts';
-import type { TestResult, ValueResult } from '../outcome/test-result.ts';
 import {
 	TitrationBudget,
 	type TitrationKit,

@@ -1,6 +1,6 @@
+import type { Meter } from '../../method/index.ts';
 import { roundTo } from '../../numeric/index.ts';
 import type { Fault } from '../../result/index.ts';
-import type { Meter } from '../../method/index.ts';
 import type { ScaleReading, SyringeMarks } from '../form/raw-reading.ts';
 
 type SyringeMeter = Extract<Meter, { kind: 'syringe' }>;

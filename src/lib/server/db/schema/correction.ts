@@ -1,7 +1,7 @@
-import type { KeptPlan, PlanNoteDetails, PlanNoteKind } from '$lib/core/correction';
 import { double, foreignKey, index, mysqlTable, primaryKey, smallint, varchar } from 'drizzle-orm/mysql-core';
 import type { KeptSupplement } from '$lib/contract/adjust';
 import type { Limited } from '$lib/core/caution';
+import type { KeptPlan, PlanNoteDetails, PlanNoteKind } from '$lib/core/correction';
 import { document, instantAt, uuid } from './columns.ts';
 import { membership } from './people.ts';
 import { site, water } from './site.ts';

@@ -1,5 +1,5 @@
-import type { EventDetails, EventKind } from '$lib/core/record';
 import { foreignKey, index, mysqlTable, primaryKey, smallint, unique, varchar } from 'drizzle-orm/mysql-core';
+import type { EventDetails, EventKind } from '$lib/core/record';
 import { document, instantAt, uuid } from './columns.ts';
 import { membership } from './people.ts';
 import { water } from './site.ts';

@@ -1,6 +1,6 @@
-import type { JudgementSettings } from '$lib/core/judgement/water';
 import { foreignKey, index, mysqlTable, primaryKey, smallint, unique, varchar } from 'drizzle-orm/mysql-core';
 import type { SaveProfile } from '$lib/contract/judgement';
+import type { JudgementSettings } from '$lib/core/judgement/water';
 import type { ParameterId } from '$lib/core/quantity';
 import { document, instantAt, uuid } from './columns.ts';
 import { membership } from './people.ts';

@@ -1,8 +1,8 @@
 import type { ProfileId } from '$lib/core/judgement';
 import type { Instant } from '$lib/core/time';
 import { addMembership, addPerson, addSite, addWater } from '../../repository/founding.ts';
-import { adoptShippedAt } from '../method/adopt-shipped.ts';
 import type { PooledDeps } from '../deps.ts';
+import { adoptShippedAt } from '../method/adopt-shipped.ts';
 import { transact } from '../once.ts';
 
 export interface Founding {

@@ -1,5 +1,6 @@
 import { randomBytes } from 'node:crypto';
 import { addDays } from '$lib/core/time';
+import { digestOf } from '../../digest.ts';
 import {
 	addSession,
 	personById,
@@ -7,7 +8,6 @@ import {
 	removeExpiredSessions,
 	type Person
 } from '../../repository/people.ts';
-import { digestOf } from '../../digest.ts';
 import type { Deps } from '../deps.ts';
 
 export const SESSION_DAYS = 30;

@@ -1,11 +1,10 @@
-import { judgedWater } from '../judgement/judged-water.ts';
-import { type DatedResult, bandAt, plainBand } from '$lib/core/record';
 import type { BenchAnswer, BenchContext, KnownBefore } from '$lib/contract/bench';
 import type { ShelfHabits } from '$lib/contract/shelf-view';
 import { parametersOf } from '$lib/core/method';
 import { learnedPriors } from '$lib/core/plausibility';
 import { PARAMETER_IDS, type ParameterId } from '$lib/core/quantity';
 import { pointOf } from '$lib/core/reading';
+import { bandAt, plainBand, type DatedResult } from '$lib/core/record';
 import { addDays } from '$lib/core/time';
 import { adoptedMethods, takesShipped } from '../../repository/method.ts';
 import type { SiteScope } from '../../repository/scope.ts';
@@ -13,6 +12,7 @@ import { slipCounts } from '../../repository/slip.ts';
 import { lastUseOf, practisedBy } from '../../repository/test.ts';
 import type { Water } from '../../repository/water.ts';
 import type { Deps } from '../deps.ts';
+import { judgedWater } from '../judgement/judged-water.ts';
 import { benchShelf } from './bench-shelf.ts';
 
 /** What needs a value of another test takes none that is older. */

@@ -7,14 +7,14 @@ import { fail, ok, type Result } from '$lib/core/result';
 import { civilDate, type Instant } from '$lib/core/time';
 import { HELD, stepWords } from '$lib/format/adjust';
 import { whyDue } from '$lib/format/bench';
+import { digestOf } from '../../digest.ts';
 import { isDuplicate } from '../../repository/database.ts';
 import { addFeed, feedsOf, revokeFeed } from '../../repository/judgement.ts';
 import { scopeOfFeed, type SiteScope } from '../../repository/scope.ts';
-import { digestOf } from '../../digest.ts';
-import type { Deps, PooledDeps } from '../deps.ts';
-import { once } from '../once.ts';
-import type { WaterDay } from '../judgement/read-day.ts';
 import type { StepAhead } from '../correction/plan/steps-ahead.ts';
+import type { Deps, PooledDeps } from '../deps.ts';
+import type { WaterDay } from '../judgement/read-day.ts';
+import { once } from '../once.ts';
 
 const PRODUCT = '-//Tevrik//Tests//EN';
 

@@ -1,10 +1,10 @@
-import { standardUncertaintyOf } from '$lib/core/uncertainty';
-import type { NewMixDetails } from '$lib/contract/event';
 import type { Static } from '@sinclair/typebox';
+import type { NewMixDetails } from '$lib/contract/event';
 import { findingsOfBatch, type BatchFinding, type Known } from '$lib/core/correction';
 import type { ParameterId } from '$lib/core/quantity';
-import { pointOf, boundsOf } from '$lib/core/reading';
+import { boundsOf, pointOf } from '$lib/core/reading';
 import { addDays, type Instant } from '$lib/core/time';
+import { standardUncertaintyOf } from '$lib/core/uncertainty';
 import { eventsSince } from '../../repository/event.ts';
 import type { SiteScope } from '../../repository/scope.ts';
 import { waterAt, watersOf } from '../../repository/water.ts';

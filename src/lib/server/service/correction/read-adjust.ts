@@ -1,7 +1,5 @@
-import { judgedWater } from '../judgement/judged-water.ts';
-import { type JudgedWater, knownLevel } from '$lib/core/judgement/water';
-import { CONVENTIONS } from '$lib/core/caution';
 import type { AdjustAnswer, RepairSeen } from '$lib/contract/adjust';
+import { CONVENTIONS } from '$lib/core/caution';
 import {
 	isNeglected,
 	NEGLECTED_ORDER,
@@ -10,11 +8,13 @@ import {
 	type Repair,
 	type Standing
 } from '$lib/core/correction';
+import { knownLevel, type JudgedWater } from '$lib/core/judgement/water';
 import type { ParameterId } from '$lib/core/quantity';
 import { addDays } from '$lib/core/time';
 import type { SiteScope } from '../../repository/scope.ts';
 import type { Water } from '../../repository/water.ts';
 import type { Deps } from '../deps.ts';
+import { judgedWater } from '../judgement/judged-water.ts';
 import { planLines } from './plan/read-plan.ts';
 
 /** A death in the last days asks for other things first. */

@@ -1,9 +1,7 @@
-import { judgedWater } from '../judgement/judged-water.ts';
-import { waterNow } from '$lib/core/judgement/water';
 import { LIMITED, type Limited } from '$lib/core/caution';
 import {
-	limitFor,
 	largestChange,
+	limitFor,
 	movesOfChange,
 	seriesOf,
 	type ChangeMove,
@@ -11,12 +9,14 @@ import {
 	type LevelsOf,
 	type SeriesStep
 } from '$lib/core/correction';
+import { waterNow } from '$lib/core/judgement/water';
 import type { ParameterId } from '$lib/core/quantity';
 import { ownLimits } from '../../repository/correction.ts';
 import type { SiteScope } from '../../repository/scope.ts';
 import type { Water } from '../../repository/water.ts';
-import { readBatches, type Batch } from './batches.ts';
 import type { Deps } from '../deps.ts';
+import { judgedWater } from '../judgement/judged-water.ts';
+import { readBatches, type Batch } from './batches.ts';
 import { betweenChanges, levelsOf, newWaterOf } from './plan/plan-of-changes.ts';
 
 export interface ChangeWish {

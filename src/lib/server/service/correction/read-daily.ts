@@ -1,12 +1,12 @@
-import { judgedWater } from '../judgement/judged-water.ts';
+import type { NamedSupplement } from '$lib/contract/adjust';
+import { limitFor, runningDoses, strangeMoves, type Known, type StrangeMove } from '$lib/core/correction';
 import { knownLevel, volumeOf } from '$lib/core/judgement/water';
 import { isLine } from '$lib/core/trend';
-import type { NamedSupplement } from '$lib/contract/adjust';
-import { limitFor, type Known, type StrangeMove, runningDoses, strangeMoves } from '$lib/core/correction';
 import { ownLimits } from '../../repository/correction.ts';
 import type { SiteScope } from '../../repository/scope.ts';
 import type { Water } from '../../repository/water.ts';
 import type { Deps } from '../deps.ts';
+import { judgedWater } from '../judgement/judged-water.ts';
 import { namedSupplements } from './supplements.ts';
 
 /** What the daily dose stands on: what is used, what runs, what is at hand. */

@@ -1,4 +1,3 @@
-import type { JudgementSettings } from '$lib/core/judgement/water';
 import {
 	USUAL_SETTINGS,
 	type SaveProfile,
@@ -6,6 +5,7 @@ import {
 	type TakeProfile
 } from '$lib/contract/judgement';
 import { bandsIn, PROFILES, stageOf, type Band } from '$lib/core/judgement';
+import type { JudgementSettings } from '$lib/core/judgement/water';
 import type { ParameterId } from '$lib/core/quantity';
 import { fail, ok, type Result } from '$lib/core/result';
 import { instant, type Instant } from '$lib/core/time';

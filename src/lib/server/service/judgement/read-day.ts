@@ -1,17 +1,17 @@
-import { standardUncertaintyOf } from '$lib/core/uncertainty';
-import { judgedWater } from './judged-water.ts';
-import type { JudgementSettings, MatterToday, JudgedWater } from '$lib/core/judgement/water';
 import type { BoardCell } from '$lib/contract/board';
 import type { TodayAnswer } from '$lib/contract/today';
 import { isDue, worstOf } from '$lib/core/judgement';
+import type { JudgedWater, JudgementSettings, MatterToday } from '$lib/core/judgement/water';
 import type { ParameterId } from '$lib/core/quantity';
 import type { TestResult } from '$lib/core/reading';
 import { addDays, endOfDay, type Instant } from '$lib/core/time';
+import { standardUncertaintyOf } from '$lib/core/uncertainty';
 import type { SiteScope } from '../../repository/scope.ts';
 import type { Water } from '../../repository/water.ts';
-import type { Deps } from '../deps.ts';
-import { todayOf, withMatters } from './read-today.ts';
 import { stepsAhead, type StepAhead } from '../correction/plan/steps-ahead.ts';
+import type { Deps } from '../deps.ts';
+import { judgedWater } from './judged-water.ts';
+import { todayOf, withMatters } from './read-today.ts';
 
 /** A water with nothing to it is told after those that wait for a test. */
 const DUE_WEIGHT = 1;

@@ -1,11 +1,11 @@
-import { judgedWater } from './judged-water.ts';
-import { factsAt } from '$lib/core/judgement/water';
 import type { FindingsAnswer, PastFinding } from '$lib/contract/findings';
 import { findingsOf, ReadingsInTime, RULES, type RuleId } from '$lib/core/judgement';
+import { factsAt } from '$lib/core/judgement/water';
 import { civilDate, daysBetween, type Instant } from '$lib/core/time';
 import type { SiteScope } from '../../repository/scope.ts';
 import { profilesOf, type Water } from '../../repository/water.ts';
 import type { Deps } from '../deps.ts';
+import { judgedWater } from './judged-water.ts';
 
 /** Findings of one rule that are no further apart are one episode. */
 const APART_DAYS = 22;

@@ -1,13 +1,13 @@
-import { judgedWater } from './judged-water.ts';
-import { bandAt, plainBand } from '$lib/core/record';
 import type { PanelAnswer, PanelTest } from '$lib/contract/findings';
 import { judgeResult, PANELS, type Band, type PanelHappening } from '$lib/core/judgement';
 import type { ParameterId } from '$lib/core/quantity';
 import { boundsOf, type TestResult } from '$lib/core/reading';
+import { bandAt, plainBand } from '$lib/core/record';
 import { addDays, type Instant } from '$lib/core/time';
 import type { SiteScope } from '../../repository/scope.ts';
 import type { Water } from '../../repository/water.ts';
 import type { Deps } from '../deps.ts';
+import { judgedWater } from './judged-water.ts';
 
 /** A test this long after an event no longer tells of it. */
 const TELLS_DAYS = 7;

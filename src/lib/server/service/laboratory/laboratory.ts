@@ -1,13 +1,12 @@
-import { estimateOfWater } from '../judgement/estimate-of-water.ts';
-import { isLine } from '$lib/core/trend';
-import { estimateSince } from '$lib/core/judgement/water';
 import type { SaveReport, SendSample, SentSample } from '$lib/contract/laboratory';
 import type { SaveTestRun } from '$lib/contract/test-run';
+import { estimateSince } from '$lib/core/judgement/water';
 import { statedMethodFor } from '$lib/core/method';
 import { PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
 import { pointOf } from '$lib/core/reading';
 import { fail, ok, type Result } from '$lib/core/result';
-import { isFuture, addDays, daysBetween, instant, type Instant } from '$lib/core/time';
+import { addDays, daysBetween, instant, isFuture, type Instant } from '$lib/core/time';
+import { isLine } from '$lib/core/trend';
 import { SIMULATED_LABORATORY } from '../../laboratory/simulated.ts';
 import { isDuplicate } from '../../repository/database.ts';
 import { eventsSince } from '../../repository/event.ts';
@@ -21,9 +20,10 @@ import {
 import type { SiteScope } from '../../repository/scope.ts';
 import { waterAt, type Water } from '../../repository/water.ts';
 import type { Deps, PooledDeps } from '../deps.ts';
+import { estimateOfWater } from '../judgement/estimate-of-water.ts';
 import { once, transact } from '../once.ts';
-import { soundResultsSince } from '../reading/sound-results.ts';
 import { keepRun } from '../reading/save-test-run.ts';
+import { soundResultsSince } from '../reading/sound-results.ts';
 
 /** Without an estimate a reading this near to the drawing of the bottle stands for what is in it. */
 const NEAR_DAYS = 10;

@@ -1,6 +1,8 @@
-import { digestOf } from '../../digest.ts';
 import { MOST_PHOTOGRAPH_BYTES, MOST_PHOTOGRAPHS, type TakePhotographBack } from '$lib/contract/photograph';
 import { fail, ok, type Result } from '$lib/core/result';
+import { digestOf } from '../../digest.ts';
+import { drawn } from '../../photograph/drawn.ts';
+import { plainPicture } from '../../photograph/plain-picture.ts';
 import {
 	addPhotograph,
 	addWithdrawal,
@@ -11,8 +13,6 @@ import {
 import type { SiteScope } from '../../repository/scope.ts';
 import { shelfItemsByIds } from '../../repository/shelf.ts';
 import { readingsOfRuns } from '../../repository/test.ts';
-import { drawn } from '../../photograph/drawn.ts';
-import { plainPicture } from '../../photograph/plain-picture.ts';
 import type { Deps, PooledDeps } from '../deps.ts';
 import { once } from '../once.ts';
 

@@ -1,7 +1,7 @@
-import { impossibleEvent } from '$lib/core/record';
 import type { RecordEvent } from '$lib/contract/event';
+import { impossibleEvent } from '$lib/core/record';
 import { fail, ok, type Result } from '$lib/core/result';
-import { isFuture, instant } from '$lib/core/time';
+import { instant, isFuture } from '$lib/core/time';
 import { addEvent } from '../../repository/event.ts';
 import type { SiteScope } from '../../repository/scope.ts';
 import { waterAt } from '../../repository/water.ts';

@@ -1,13 +1,13 @@
 import type { CorrectReading } from '$lib/contract/test-run';
 import type { TestResult } from '$lib/core/reading';
 import { fail, ok, type Result } from '$lib/core/result';
-import type { SiteScope } from '../../repository/scope.ts';
 import { setCurrentResults } from '../../repository/result.ts';
+import type { SiteScope } from '../../repository/scope.ts';
 import { addSlipAnswer } from '../../repository/slip.ts';
 import { addReading, readingById } from '../../repository/test.ts';
 import type { PooledDeps } from '../deps.ts';
-import { newResults } from './new-results.ts';
 import { contentHash, once } from '../once.ts';
+import { newResults } from './new-results.ts';
 import { deriveByKit, partsOfRuns } from './run-kit.ts';
 
 /** Puts a new reading in the place of an old one. The old one stays, struck, with the reason; results follow. */

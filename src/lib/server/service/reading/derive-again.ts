@@ -3,12 +3,12 @@ import type { DeriveAgain, Move } from '$lib/contract/method';
 import type { TestResult } from '$lib/core/reading';
 import { fail, ok, type Result } from '$lib/core/result';
 import { versionsOf } from '../../repository/method.ts';
-import type { SiteScope } from '../../repository/scope.ts';
 import { setCurrentResults } from '../../repository/result.ts';
+import type { SiteScope } from '../../repository/scope.ts';
 import { readingsByMethod, type LoggedReading } from '../../repository/test.ts';
 import type { Deps, PooledDeps } from '../deps.ts';
-import { newResults } from './new-results.ts';
 import { once } from '../once.ts';
+import { newResults } from './new-results.ts';
 import { deriveByKit, partsOfRuns } from './run-kit.ts';
 
 interface Planned {

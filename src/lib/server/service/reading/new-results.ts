@@ -1,6 +1,6 @@
 import type { Method } from '$lib/core/method';
-import { DERIVATION_VERSION } from '$lib/core/reading';
 import { PARAMETERS } from '$lib/core/quantity';
+import { DERIVATION_VERSION } from '$lib/core/reading';
 import type { NewResult } from '../../repository/result.ts';
 import type { Deps } from '../deps.ts';
 import type { KitDerivation } from './run-kit.ts';

@@ -1,4 +1,3 @@
-import { estimateOfWater } from '../judgement/estimate-of-water.ts';
 import { estimateSince } from '$lib/core/judgement/water';
 import type { DoubtfulReading } from '$lib/core/plausibility';
 import type { Instant } from '$lib/core/time';
@@ -6,6 +5,7 @@ import { eventsSince } from '../../repository/event.ts';
 import type { SiteScope } from '../../repository/scope.ts';
 import type { Water } from '../../repository/water.ts';
 import type { Deps } from '../deps.ts';
+import { estimateOfWater } from '../judgement/estimate-of-water.ts';
 import { findDoubts } from './find-doubts.ts';
 import { soundResultsSince } from './sound-results.ts';
 

@@ -5,17 +5,17 @@ import { unusualIn, type TestResult } from '$lib/core/reading';
 import { fail, ok, type Result } from '$lib/core/result';
 import { inOrderByNow, instant } from '$lib/core/time';
 import { adoptedMethod } from '../../repository/method.ts';
-import type { SiteScope } from '../../repository/scope.ts';
 import { addCurrentResults } from '../../repository/result.ts';
-import { addRunItems, shelfItemsByIds } from '../../repository/shelf.ts';
+import type { SiteScope } from '../../repository/scope.ts';
 import { openSession } from '../../repository/session.ts';
+import { addRunItems, shelfItemsByIds } from '../../repository/shelf.ts';
 import { addSlipAnswer } from '../../repository/slip.ts';
 import { addReading, addRun, sampleById } from '../../repository/test.ts';
 import { waterAt } from '../../repository/water.ts';
-import { sortOf } from '../water/water-sort.ts';
 import type { PooledDeps, Within } from '../deps.ts';
-import { newResults } from './new-results.ts';
 import { once } from '../once.ts';
+import { sortOf } from '../water/water-sort.ts';
+import { newResults } from './new-results.ts';
 import { deriveByKit, kitParts } from './run-kit.ts';
 
 export interface SavedRun {

@@ -1,6 +1,6 @@
-import type { DatedResult } from '$lib/core/record';
 import type { LeftOut } from '$lib/core/judgement/water';
 import { unsoundness } from '$lib/core/reading';
+import type { DatedResult } from '$lib/core/record';
 import type { Instant } from '$lib/core/time';
 import { resultsSince } from '../../repository/result.ts';
 import type { SiteScope } from '../../repository/scope.ts';

@@ -6,8 +6,8 @@ import { instant } from '$lib/core/time';
 import type { SiteScope } from '../../repository/scope.ts';
 import { addShelfNote, checkById } from '../../repository/shelf.ts';
 import type { Deps, PooledDeps } from '../deps.ts';
-import { moveResults, planMoves } from './item-moves.ts';
 import { once } from '../once.ts';
+import { moveResults, planMoves } from './item-moves.ts';
 
 function decided(
 	check: { readonly id: string; readonly checkedAt: number; readonly finding: KitFinding },

@@ -3,8 +3,8 @@ import { fail, ok, type Result } from '$lib/core/result';
 import type { SiteScope } from '../../repository/scope.ts';
 import { shelfItemsByIds } from '../../repository/shelf.ts';
 import type { PooledDeps } from '../deps.ts';
-import { moveResults } from './item-moves.ts';
 import { once } from '../once.ts';
+import { moveResults } from './item-moves.ts';
 
 /** Derives again what no longer fits what is known of a thing: its drops, its corrections. */
 export async function deriveItemAgain(

@@ -1,13 +1,13 @@
-import { standardUncertaintyOf } from '$lib/core/uncertainty';
-import { type DatedBand, bandAt, plainBand } from '$lib/core/record';
 import { isDeepStrictEqual } from 'node:util';
 import type { ResultMove } from '$lib/contract/shelf-view';
 import { judge } from '$lib/core/judgement';
 import { pointOf, type TestResult } from '$lib/core/reading';
+import { bandAt, plainBand, type DatedBand } from '$lib/core/record';
 import { itemStateOf, type DatedNote } from '$lib/core/shelf';
+import { standardUncertaintyOf } from '$lib/core/uncertainty';
 import type { Reader } from '../../repository/database.ts';
-import type { SiteScope } from '../../repository/scope.ts';
 import { setCurrentResults } from '../../repository/result.ts';
+import type { SiteScope } from '../../repository/scope.ts';
 import { notesOf, runsWithItem } from '../../repository/shelf.ts';
 import { readingsOfRuns, type LoggedReading } from '../../repository/test.ts';
 import { targetsOf } from '../../repository/water.ts';

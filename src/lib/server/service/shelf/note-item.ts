@@ -2,7 +2,7 @@ import type { Bottle, NoteItem } from '$lib/contract/shelf';
 import { dropVolumeMl } from '$lib/core/method';
 import { impossible, POSSIBLE } from '$lib/core/quantity';
 import { fail, ok, type Fault, type Result } from '$lib/core/result';
-import { isFuture, instant } from '$lib/core/time';
+import { instant, isFuture } from '$lib/core/time';
 import type { SiteScope } from '../../repository/scope.ts';
 import { addShelfNote, shelfItemsByIds } from '../../repository/shelf.ts';
 import type { PooledDeps } from '../deps.ts';

@@ -1,11 +1,11 @@
-import { aimOf } from '$lib/core/judgement';
-import { bandAt } from '$lib/core/record';
 import type { KitBeside, ShelfAnswer, ShelfHabits, ThingAnswer } from '$lib/contract/shelf-view';
+import { aimOf } from '$lib/core/judgement';
 import { parametersOf, portionsOf } from '$lib/core/method';
 import { PARAMETER_IDS, type ParameterId } from '$lib/core/quantity';
+import { bandAt } from '$lib/core/record';
 import { itemStateOf, meritsOf, shoppingList, USUAL_LEVELS } from '$lib/core/shelf';
-import { photographsOf } from '../../repository/photograph.ts';
 import { adoptedMethods } from '../../repository/method.ts';
+import { photographsOf } from '../../repository/photograph.ts';
 import type { SiteScope } from '../../repository/scope.ts';
 import { checksOf, notesOf, runsWithItem } from '../../repository/shelf.ts';
 import { readingsOfRuns } from '../../repository/test.ts';

@@ -1,3 +1,4 @@
+import type { BottleState, ShelfHabits, ShelfThing } from '$lib/contract/shelf-view';
 import { parametersOf, portionsOf, type Method, type Portion } from '$lib/core/method';
 import type { ParameterId } from '$lib/core/quantity';
 import {
@@ -13,7 +14,7 @@ import {
 	type StockEntry
 } from '$lib/core/shelf';
 import type { Instant } from '$lib/core/time';
-import type { BottleState, ShelfHabits, ShelfThing } from '$lib/contract/shelf-view';
+import type { SiteScope } from '../../repository/scope.ts';
 import {
 	checksOf,
 	itemUses,
@@ -22,7 +23,6 @@ import {
 	type ItemUse,
 	type ShelfItem
 } from '../../repository/shelf.ts';
-import type { SiteScope } from '../../repository/scope.ts';
 import type { Deps } from '../deps.ts';
 
 type Levels = Readonly<Partial<Record<ParameterId, number>>>;

@@ -1,12 +1,11 @@
-import { standardUncertaintyOf } from '$lib/core/uncertainty';
-import {
-	type ComparedBy,
-	type ComparedReading,
-	type ComparisonAnswer,
-	type KnownError,
-	type PairedComparison,
-	type Side,
-	type WaterComparison
+import type {
+	ComparedBy,
+	ComparedReading,
+	ComparisonAnswer,
+	KnownError,
+	PairedComparison,
+	Side,
+	WaterComparison
 } from '$lib/contract/comparison';
 import {
 	blandAltman,
@@ -23,14 +22,15 @@ import {
 import { againstReference, seaWaterFor } from '$lib/core/judgement';
 import { PARAMETER_IDS, type ParameterId } from '$lib/core/quantity';
 import { addDays } from '$lib/core/time';
-import { adoptedMethods } from '../../repository/method.ts';
+import { standardUncertaintyOf } from '$lib/core/uncertainty';
 import { comparableResults, type ComparableRow } from '../../repository/comparable.ts';
+import { adoptedMethods } from '../../repository/method.ts';
 import type { SiteScope } from '../../repository/scope.ts';
 import { checksOf, shelfItems } from '../../repository/shelf.ts';
-import { soundResultsSince } from '../reading/sound-results.ts';
 import { watersOf, type Water } from '../../repository/water.ts';
 import type { Deps } from '../deps.ts';
 import { kitParts } from '../reading/run-kit.ts';
+import { soundResultsSince } from '../reading/sound-results.ts';
 
 /** Pairs are looked for this far back. */
 const LOOK_BACK_DAYS = 550;

@@ -1,27 +1,27 @@
-import { standardUncertaintyOf } from '$lib/core/uncertainty';
-import { estimateOfWater } from '../judgement/estimate-of-water.ts';
-import { judgedWater } from '../judgement/judged-water.ts';
-import { rateMoves, estimateSince } from '$lib/core/judgement/water';
-import { type StoredEvent, type DatedResult, bandAt } from '$lib/core/record';
-import type {
-	DaySpan,
-	EstimateColumns,
-	Minutes,
-	ReadingColumns,
-	TrendRow,
-	TrendSeries
+import {
+	READING_KINDS,
+	type DaySpan,
+	type EstimateColumns,
+	type Minutes,
+	type ReadingColumns,
+	type TrendRow,
+	type TrendSeries
 } from '$lib/contract/trends';
-import { READING_KINDS } from '$lib/contract/trends';
+import { estimateSince, rateMoves } from '$lib/core/judgement/water';
 import { visibleIndices } from '$lib/core/numeric';
 import { PARAMETER_IDS, type ParameterId } from '$lib/core/quantity';
 import { boundsOf, pointOf, type TestResult } from '$lib/core/reading';
+import { bandAt, type DatedResult, type StoredEvent } from '$lib/core/record';
 import { addDays, instant, type Instant } from '$lib/core/time';
-import { type Estimate, isLine } from '$lib/core/trend';
+import { isLine, type Estimate } from '$lib/core/trend';
+import { standardUncertaintyOf } from '$lib/core/uncertainty';
 import { eventsSince } from '../../repository/event.ts';
 import { readingCounts, supersededSince } from '../../repository/result.ts';
 import type { SiteScope } from '../../repository/scope.ts';
 import type { Water } from '../../repository/water.ts';
 import type { Deps } from '../deps.ts';
+import { estimateOfWater } from '../judgement/estimate-of-water.ts';
+import { judgedWater } from '../judgement/judged-water.ts';
 import { findDoubts } from '../reading/find-doubts.ts';
 import { soundResultsSince } from '../reading/sound-results.ts';
 

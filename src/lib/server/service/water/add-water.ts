@@ -1,15 +1,15 @@
 import type { AddWater } from '$lib/contract/water';
 import { fail, ok, type Result } from '$lib/core/result';
 import { instant, isFuture, type Instant } from '$lib/core/time';
+import type { Transaction } from '../../repository/database.ts';
 import { addMembership, addSite, addWater as addRow } from '../../repository/founding.ts';
 import type { Person } from '../../repository/people.ts';
-import { reachOf, type SiteScope } from '../../repository/scope.ts';
 import { takeTurn } from '../../repository/revision.ts';
-import type { Transaction } from '../../repository/database.ts';
+import { reachOf, type SiteScope } from '../../repository/scope.ts';
 import { watersOf } from '../../repository/water.ts';
-import { adoptShippedAt, ALWAYS } from '../method/adopt-shipped.ts';
 import type { PooledDeps, Within } from '../deps.ts';
 import { giveProfile } from '../judgement/judgement-settings.ts';
+import { adoptShippedAt, ALWAYS } from '../method/adopt-shipped.ts';
 import { once, transact } from '../once.ts';
 
 /** Rows of a water as its keeper told of it: what is not known yet is left out. */

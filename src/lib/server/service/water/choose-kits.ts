@@ -3,8 +3,8 @@ import { methodByCode, SHIPPED_METHODS, type Method } from '$lib/core/method';
 import { fail, ok, type Result } from '$lib/core/result';
 import { leaveMethod, offeredCodes, takesShipped } from '../../repository/method.ts';
 import type { SiteScope } from '../../repository/scope.ts';
-import { adoptShippedAt } from '../method/adopt-shipped.ts';
 import type { Deps, PooledDeps } from '../deps.ts';
+import { adoptShippedAt } from '../method/adopt-shipped.ts';
 import { once } from '../once.ts';
 
 const isKit = (method: Method) => method.kind !== 'stated';

@@ -1,11 +1,11 @@
 <script lang="ts">
-	import { standardUncertaintyOf } from '$lib/core/uncertainty';
 	import { untrack } from 'svelte';
 	import type { KnownBefore } from '$lib/contract/bench';
 	import { POSSIBLE_IN_WATER } from '$lib/core/quantity';
 	import { faultOnScale, type DifferenceReading } from '$lib/core/reading';
 	import type { Fault } from '$lib/core/result';
 	import type { Instant } from '$lib/core/time';
+	import { standardUncertaintyOf } from '$lib/core/uncertainty';
 	import { ago } from '$lib/format/date';
 	import { inUnit } from '$lib/format/quantity';
 	import Button from '$lib/ui/kit/Button.svelte';

@@ -1,4 +1,3 @@
-import { standardUncertaintyOf } from '$lib/core/uncertainty';
 import type { BenchContext, BenchOffer } from '$lib/contract/bench';
 import { judge, judgeResult, type Verdict } from '$lib/core/judgement';
 import { sampleOf, titrationsOf, worthAt, type Method, type Portion } from '$lib/core/method';
@@ -14,6 +13,7 @@ import {
 	type TestResult
 } from '$lib/core/reading';
 import type { Fault } from '$lib/core/result';
+import { standardUncertaintyOf } from '$lib/core/uncertainty';
 
 interface JudgedOutcome {
 	readonly outcome: Outcome;

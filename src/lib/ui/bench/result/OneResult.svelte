@@ -1,10 +1,10 @@
 <script lang="ts">
-	import { standardUncertaintyOf } from '$lib/core/uncertainty';
 	import type { KnownBefore } from '$lib/contract/bench';
 	import { repeatWouldTell, type Band, type Verdict } from '$lib/core/judgement';
 	import { PARAMETERS, UNITS, type UnitId } from '$lib/core/quantity';
 	import { pointOf, type Outcome, type TestResult } from '$lib/core/reading';
 	import { atReferenceSalinity } from '$lib/core/seawater';
+	import { standardUncertaintyOf } from '$lib/core/uncertainty';
 	import { correctionWords } from '$lib/format/arithmetic';
 	import { headlineOf, inUnit, resultInUnit } from '$lib/format/quantity';
 	import { boundSentence, expectationSentence, isWarning, verdictSentence } from '$lib/format/verdict';

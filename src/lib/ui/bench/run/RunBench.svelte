@@ -1,27 +1,27 @@
 <script lang="ts">
-	import { movedTimes } from '$lib/client/moved-times';
 	import { onMount, untrack, type Component } from 'svelte';
+	import { movedTimes } from '$lib/client/moved-times';
 	import { stayAwake } from '$lib/client/wake-lock';
 	import type { BenchAnswer, BenchOffer } from '$lib/contract/bench';
 	import type { SaveTestRun } from '$lib/contract/test-run';
 	import { titrationsOf } from '$lib/core/method';
-	import { convert, PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
 	import type { SlipCandidate } from '$lib/core/plausibility';
+	import { convert, PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
 	import { formOf, type ReadingForm, type TestResult } from '$lib/core/reading';
 	import { offsetMinutes, type Instant } from '$lib/core/time';
 	import { faultText } from '$lib/format/faults';
+	import type { BenchDraft } from '$lib/ui/shared/bench-session';
 	import { benchDeskOf, clockOf, outboxOf } from '$lib/ui/shared/context';
 	import { draftOf, readingOf } from '$lib/ui/shared/reading-draft';
-	import type { BenchDraft } from '$lib/ui/shared/bench-session';
 	import CountDrops from '../read/CountDrops.svelte';
 	import { DeviceDesk, deviceOf } from '../read/DeviceDesk.svelte';
 	import { measure } from '../read/measure';
 	import ReadDisplay from '../read/ReadDisplay.svelte';
 	import ReadLine from '../read/ReadLine.svelte';
 	import ReadSteps from '../read/ReadSteps.svelte';
+	import Titrate from '../read/Titrate.svelte';
 	import ResultView from '../result/ResultView.svelte';
 	import RunStep from './RunStep.svelte';
-	import Titrate from '../read/Titrate.svelte';
 
 	interface Props {
 		bench: BenchAnswer;

@@ -1,15 +1,15 @@
 <script lang="ts">
+	import { chime } from '$lib/client/sound';
 	import { isAtOnce, mayBeAhead, type BenchPress } from '$lib/core/bench';
 	import { countOf, sampleOf, timerSecondsOf } from '$lib/core/method';
-	import { MISHAPS, type Mishap } from '$lib/core/reading';
 	import { PARAMETERS } from '$lib/core/quantity';
+	import { MISHAPS, type Mishap } from '$lib/core/reading';
 	import type { Fault } from '$lib/core/result';
-	import { chime } from '$lib/client/sound';
-	import { countdown } from '$lib/format/date';
 	import { MISHAP_NAMES } from '$lib/format/bench';
+	import { countdown } from '$lib/format/date';
 	import { faultText } from '$lib/format/faults';
-	import { movementsOf } from '$lib/format/movements';
 	import { cautionOf } from '$lib/format/hazard';
+	import { movementsOf } from '$lib/format/movements';
 	import { plain } from '$lib/format/number';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Disclosure from '$lib/ui/kit/Disclosure.svelte';

@@ -1,5 +1,5 @@
-import { ownIn } from '$lib/core/result';
 import { PARAMETER_IDS, PARAMETERS, type ParameterId } from '$lib/core/quantity';
+import { ownIn } from '$lib/core/result';
 
 /** What was pasted: rows of cells, and which columns a heading named. */
 export interface Pasted {

@@ -1,7 +1,7 @@
-import type { EventKind } from '$lib/core/record';
-import { COVERAGE } from '$lib/core/uncertainty';
 import { drawPoint } from 'chart.js/helpers';
 import { firstFrom, visibleIndices } from '$lib/core/numeric';
+import type { EventKind } from '$lib/core/record';
+import { COVERAGE } from '$lib/core/uncertainty';
 import { markOf } from './mark-word';
 import type { Series } from './series';
 

@@ -1,6 +1,6 @@
-import type { JudgedWater } from '$lib/core/judgement/water';
 import type { NamedSupplement } from '$lib/contract/adjust';
-import type { OwnLimit, RisePerDay, PlanStep } from '$lib/core/correction';
+import type { OwnLimit, PlanStep, RisePerDay } from '$lib/core/correction';
+import type { JudgedWater } from '$lib/core/judgement/water';
 import type { ParameterId } from '$lib/core/quantity';
 import type { Batch } from '../batches.ts';
 

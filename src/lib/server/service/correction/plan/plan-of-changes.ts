@@ -1,6 +1,6 @@
-import { isLine } from '$lib/core/trend';
-import { type JudgedWater, waterNow } from '$lib/core/judgement/water';
 import type { PlanPreview, PlanRequest } from '$lib/contract/adjust';
+import { waterNow, type JudgedWater } from '$lib/core/judgement/water';
+import { isLine } from '$lib/core/trend';
 
 import { LIMITED, type Limited } from '$lib/core/caution';
 import {

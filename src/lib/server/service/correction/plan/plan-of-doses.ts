@@ -1,33 +1,33 @@
-import { isLine } from '$lib/core/trend';
-import { type JudgedWater, readingUOf, waterNow } from '$lib/core/judgement/water';
-import { CONVENTIONS } from '$lib/core/caution';
 import type { MixSeen, NamedSupplement, PlanPreview, PlanRequest } from '$lib/contract/adjust';
+import { CONVENTIONS } from '$lib/core/caution';
 import {
 	answerOfDoses,
 	bestMix,
+	dosedPerDay,
 	driftOf,
+	givenToday,
 	limitFor,
+	offeredFor,
 	planDoses,
 	RAISED,
-	offeredFor,
+	runningDoses,
+	singleDoses,
 	strengthOf,
 	unitOf,
 	type Goal,
 	type Known,
-	type RaisedParameter,
-	type Supplement,
-	type WaterNow,
 	type PlanGoal,
 	type PlanStep,
-	dosedPerDay,
-	givenToday,
-	runningDoses,
-	singleDoses
+	type RaisedParameter,
+	type Supplement,
+	type WaterNow
 } from '$lib/core/correction';
+import { readingUOf, waterNow, type JudgedWater } from '$lib/core/judgement/water';
 import { PARAMETERS, type ParameterId } from '$lib/core/quantity';
-import { fail, ok, type Result } from '$lib/core/result';
 import { pointOf } from '$lib/core/reading';
+import { fail, ok, type Result } from '$lib/core/result';
 import { addDays, daysBetween, type Instant } from '$lib/core/time';
+import { isLine } from '$lib/core/trend';
 import { inOrder, round, type PlanBase } from './plan-base.ts';
 
 /** A drift that nobody has seen yet may be so much of what a day may change (convention). */

@@ -1,7 +1,7 @@
-import { standardUncertaintyOf } from '$lib/core/uncertainty';
-import { isLine } from '$lib/core/trend';
-import type { JudgedWater } from '$lib/core/judgement/water';
 import type { PlanPreview, PlanRequest } from '$lib/contract/adjust';
+import type { JudgedWater } from '$lib/core/judgement/water';
+import { isLine } from '$lib/core/trend';
+import { standardUncertaintyOf } from '$lib/core/uncertainty';
 
 import { HUSBANDRY, type KeptPlan, type PlanGoal, type PlanStep } from '$lib/core/correction';
 

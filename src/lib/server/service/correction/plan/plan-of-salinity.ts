@@ -1,5 +1,5 @@
-import { waterNow } from '$lib/core/judgement/water';
 import type { PlanPreview, PlanRequest } from '$lib/contract/adjust';
+import { waterNow } from '$lib/core/judgement/water';
 
 import { beforeAndAfter, limitFor, NO_EFFECT, salinityDays, type PlanStep } from '$lib/core/correction';
 

@@ -1,5 +1,3 @@
-import { judgedWater } from '../../judgement/judged-water.ts';
-import type { JudgedWater } from '$lib/core/judgement/water';
 import type { PlanLine, PlanPreview, PlanRequest, SeenPlan } from '$lib/contract/adjust';
 import {
 	effectOf,
@@ -9,16 +7,18 @@ import {
 	type DoseEffect,
 	type RisePerDay
 } from '$lib/core/correction';
+import type { JudgedWater } from '$lib/core/judgement/water';
 import type { Result } from '$lib/core/result';
 import { notesOfPlan, ownLimits, planById } from '../../../repository/correction.ts';
 import type { SiteScope } from '../../../repository/scope.ts';
 import type { Water } from '../../../repository/water.ts';
-import { readBatches } from '../batches.ts';
 import type { Deps } from '../../deps.ts';
+import { judgedWater } from '../../judgement/judged-water.ts';
+import { readBatches } from '../batches.ts';
+import { namedSupplements } from '../supplements.ts';
 import { makePlan } from './make-plan.ts';
 import type { PlanBase } from './plan-base.ts';
 import { planLine, seenPlan } from './seen-plan.ts';
-import { namedSupplements } from '../supplements.ts';
 
 /** The most that plans still add of each parameter on one of their days to come. */
 function stillAdded(plans: readonly SeenPlan[]): RisePerDay {

@@ -1,17 +1,16 @@
-import { judgedWater } from '../../judgement/judged-water.ts';
-import type { JudgedWater } from '$lib/core/judgement/water';
-import { impossibleEvent } from '$lib/core/record';
 import type { ChangePlan, NoteStep, SeenPlan, StartPlan } from '$lib/contract/adjust';
 import {
 	cautiousResponse,
 	eventOfStep,
-	type StoredPlan,
-	type StoredPlanNote,
 	planDay,
-	seenSteps
+	seenSteps,
+	type StoredPlan,
+	type StoredPlanNote
 } from '$lib/core/correction';
+import type { JudgedWater } from '$lib/core/judgement/water';
+import { impossibleEvent } from '$lib/core/record';
 import { fail, ok, type Result } from '$lib/core/result';
-import { isFuture, instant } from '$lib/core/time';
+import { instant, isFuture } from '$lib/core/time';
 import {
 	addPlan,
 	addPlanNote,
@@ -23,10 +22,11 @@ import { addEvent } from '../../../repository/event.ts';
 import { takeTurn } from '../../../repository/revision.ts';
 import type { SiteScope } from '../../../repository/scope.ts';
 import { waterAt, type Water } from '../../../repository/water.ts';
-import { readBatches } from '../batches.ts';
 import type { Deps, PooledDeps } from '../../deps.ts';
-import { makePlan } from './make-plan.ts';
+import { judgedWater } from '../../judgement/judged-water.ts';
 import { once } from '../../once.ts';
+import { readBatches } from '../batches.ts';
+import { makePlan } from './make-plan.ts';
 import { planBase } from './read-plan.ts';
 import { seenPlan } from './seen-plan.ts';
 

@@ -1,29 +1,29 @@
-import { standardUncertaintyOf } from '$lib/core/uncertainty';
-import { isLine } from '$lib/core/trend';
-import type { JudgedWater } from '$lib/core/judgement/water';
 import type { PlanLine, PlanRequest, SeenGoal, SeenPlan } from '$lib/contract/adjust';
 import {
 	effectOf,
 	follow,
+	OVER_DAYS,
+	planDay,
 	RAISED,
 	riseIn,
+	seenSteps,
 	sharedReason,
+	strangeMoves,
 	type FollowReading,
 	type GivenDose,
-	type RaisedParameter,
 	type PlanGoal,
 	type PlanNoteDetails,
 	type PlanStep,
+	type RaisedParameter,
 	type StoredPlan,
-	type StoredPlanNote,
-	OVER_DAYS,
-	planDay,
-	seenSteps,
-	strangeMoves
+	type StoredPlanNote
 } from '$lib/core/correction';
+import type { JudgedWater } from '$lib/core/judgement/water';
 import type { ParameterId } from '$lib/core/quantity';
 import { pointOf } from '$lib/core/reading';
 import { addDays, daysBetween, type Instant } from '$lib/core/time';
+import { isLine } from '$lib/core/trend';
+import { standardUncertaintyOf } from '$lib/core/uncertainty';
 
 /** The curve begins so many days before the plan. */
 const BEFORE_DAYS = 4;

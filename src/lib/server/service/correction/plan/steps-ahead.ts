@@ -1,5 +1,5 @@
-import type { JudgedWater } from '$lib/core/judgement/water';
 import type { PlanStep } from '$lib/core/correction';
+import type { JudgedWater } from '$lib/core/judgement/water';
 import { addDays, civilDate } from '$lib/core/time';
 import { runningPlans } from './read-plan.ts';
 

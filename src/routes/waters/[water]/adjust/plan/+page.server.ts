@@ -1,13 +1,13 @@
 import { error, fail, redirect } from '@sveltejs/kit';
 import { StartPlan } from '$lib/contract/adjust';
+import { supplementFor } from '$lib/core/correction';
+import { aimOf } from '$lib/core/judgement';
 import type { ParameterId } from '$lib/core/quantity';
 import { offsetMinutes } from '$lib/core/time';
 import { faultText } from '$lib/format/faults';
 import { inUnit, limitInUnit, symbolAfter } from '$lib/format/quantity';
 import { typedText } from '$lib/server/validation/form';
 import { validate } from '$lib/server/validation/validator';
-import { supplementFor } from '$lib/core/correction';
-import { aimOf } from '$lib/core/judgement';
 import { goalsIn, requestOf } from '../../../../plan-request';
 import type { Actions, PageServerLoad } from './$types';
 

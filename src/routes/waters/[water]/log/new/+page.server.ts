@@ -1,5 +1,5 @@
-import { happeningOf } from '$lib/core/record';
 import { error, redirect } from '@sveltejs/kit';
+import { happeningOf } from '$lib/core/record';
 import { eventOfForm } from '$lib/server/validation/event-form';
 import { refused } from '../../../../refused';
 import type { Actions, PageServerLoad } from './$types';
