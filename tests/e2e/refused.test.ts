@@ -253,7 +253,7 @@ describe('a form whose field is not on the page', () => {
 			/kind/
 		]
 	])('says why it was refused: %s', async (_what, path, fields, why) => {
-		const { status, text } = await form(`/waters/${water}/${path}`, fields as Record<string, string>);
+		const { status, text } = await form(`/waters/${water}/${path}`, fields);
 		expect(status).toBe(400);
 		const said = [...text.matchAll(/role="alert"[^>]*>([\s\S]*?)<\/p>/g)].map((m) =>
 			m[1]!.replace(/<[^>]*>/g, '')

@@ -27,6 +27,7 @@ import type { LeftOut } from '$lib/core/judgement/water';
 import { PARAMETER_IDS, POSSIBLE, type ParameterId } from '$lib/core/quantity';
 import type { Instant } from '$lib/core/time';
 import { closed, Id, InstantMs, Note, OffsetMinutes, words } from './common.ts';
+import { LONGEST } from './lengths.ts';
 
 const Strength = Type.Object(
 	{
@@ -110,7 +111,7 @@ export const SaveSupplement = Type.Object(
 	{
 		id: Id,
 		waterId: Id,
-		name: Type.String({ minLength: 2, maxLength: 120 }),
+		name: Type.String({ minLength: 2, maxLength: LONGEST.thing }),
 		details: KeptSupplement
 	},
 	closed
@@ -133,7 +134,7 @@ export const SetLimit = Type.Object(
 		parameter: words(LIMITED),
 		direction: words(['up', 'down'] as const),
 		perDay: Type.Number({ exclusiveMinimum: 0, maximum: 1000 }),
-		reason: Type.String({ maxLength: 500 })
+		reason: Type.String({ maxLength: LONGEST.reason })
 	},
 	closed
 );
@@ -179,7 +180,7 @@ export const PlanRequest = Type.Union([
 			litres: Type.Number({ exclusiveMinimum: 0, maximum: 100_000 }),
 			count: Type.Integer({ minimum: 1, maximum: 30 }),
 			everyDays: Type.Integer({ minimum: 1, maximum: 60 }),
-			batch: Type.String({ maxLength: 120 })
+			batch: Type.String({ maxLength: LONGEST.thing })
 		},
 		closed
 	),

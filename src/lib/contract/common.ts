@@ -1,4 +1,5 @@
 import { Type } from '@sinclair/typebox';
+import { LONGEST } from './lengths.ts';
 import { typed } from './typed.ts';
 
 /** UUID v7, lower case, made by whoever creates the thing. */
@@ -14,9 +15,9 @@ export const InstantMs = typed(
 
 export const OffsetMinutes = Type.Integer({ minimum: -14 * 60, maximum: 14 * 60 });
 
-export const Note = Type.String({ maxLength: 2000 });
+export const Note = Type.String({ maxLength: LONGEST.note });
 
-export const Reason = Type.String({ minLength: 3, maxLength: 500 });
+export const Reason = Type.String({ minLength: 3, maxLength: LONGEST.reason });
 
 export const closed = { additionalProperties: false } as const;
 

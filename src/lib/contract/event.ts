@@ -2,6 +2,7 @@ import { Type, type Static, type TSchema } from '@sinclair/typebox';
 import { PARAMETER_IDS } from '$lib/core/quantity';
 import type { EventKind } from '$lib/core/record';
 import { closed, Id, InstantMs, Note, OffsetMinutes, words } from './common.ts';
+import { LONGEST } from './lengths.ts';
 import { typed } from './typed.ts';
 
 const Strength = Type.Object(
@@ -13,7 +14,7 @@ const Strength = Type.Object(
 	closed
 );
 
-const Supplement = Type.String({ minLength: 1, maxLength: 120 });
+const Supplement = Type.String({ minLength: 1, maxLength: LONGEST.thing });
 
 export const DoseDetails = Type.Object(
 	{
@@ -55,7 +56,7 @@ const NewWaterValue = Type.Object(
 export const WaterChangeDetails = Type.Object(
 	{
 		volumeL: Type.Number({ exclusiveMinimum: 0, maximum: 1_000_000 }),
-		batch: Type.String({ maxLength: 120 }),
+		batch: Type.String({ maxLength: LONGEST.thing }),
 		newWater: typed('per-parameter', Type.Array(NewWaterValue, { maxItems: 12 }))
 	},
 	closed
@@ -64,8 +65,8 @@ export const WaterChangeDetails = Type.Object(
 /** A batch of new salt water was mixed: which, and from which lot of salt. */
 export const NewMixDetails = Type.Object(
 	{
-		batch: Type.String({ minLength: 1, maxLength: 120 }),
-		saltLot: Type.String({ maxLength: 120 }),
+		batch: Type.String({ minLength: 1, maxLength: LONGEST.thing }),
+		saltLot: Type.String({ maxLength: LONGEST.thing }),
 		volumeL: Type.Number({ exclusiveMinimum: 0, maximum: 1_000_000 })
 	},
 	closed

@@ -2,6 +2,7 @@ import { Type, type Static } from '@sinclair/typebox';
 import { CYCLE_SCHOOLS, PROFILE_IDS, RULE_IDS, USUAL_CYCLE } from '$lib/core/judgement';
 import { PARAMETER_IDS } from '$lib/core/quantity';
 import { closed, Id, InstantMs, words } from './common.ts';
+import { LONGEST } from './lengths.ts';
 
 /** How a water is judged and when it is tested, as its keeper wants it. */
 export const JudgementSettings = Type.Object(
@@ -45,8 +46,8 @@ export const SaveProfile = Type.Object(
 	{
 		id: Id,
 		waterId: Id,
-		name: Type.String({ minLength: 2, maxLength: 80 }),
-		source: Type.String({ minLength: 2, maxLength: 200 }),
+		name: Type.String({ minLength: 2, maxLength: LONGEST.profile }),
+		source: Type.String({ minLength: 2, maxLength: LONGEST.source }),
 		bands: Type.Array(
 			Type.Object({ parameter: words(PARAMETER_IDS), low: Limit, high: Limit, aim: Limit }, closed),
 			{ minItems: 1, maxItems: PARAMETER_IDS.length }

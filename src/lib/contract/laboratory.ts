@@ -2,6 +2,7 @@ import { Type, type Static } from '@sinclair/typebox';
 import { PARAMETER_IDS, type ParameterId } from '$lib/core/quantity';
 import type { Instant } from '$lib/core/time';
 import { closed, Id, InstantMs, Note, OffsetMinutes, words } from './common.ts';
+import { LONGEST } from './lengths.ts';
 
 /** What a laboratory can be asked for. */
 export const LABORATORY_PARAMETERS = PARAMETER_IDS.filter((p) => p !== 'temperature' && p !== 'ph');
@@ -39,7 +40,7 @@ export const SaveReport = Type.Object(
 	{
 		id: Id,
 		waterId: Id,
-		source: Type.String({ minLength: 1, maxLength: 200 }),
+		source: Type.String({ minLength: 1, maxLength: LONGEST.source }),
 		rows: Type.Array(
 			Type.Object(
 				{

@@ -11,6 +11,7 @@ import {
 	type ReadingForm
 } from '$lib/core/reading';
 import { closed, Id, words } from './common.ts';
+import { LONGEST } from './lengths.ts';
 
 /** Numbers here are only bounded roughly; the core checks them against the method's own scale. */
 const Millilitres = Type.Number({ minimum: 0, maximum: 100 });
@@ -110,7 +111,7 @@ export const READING_BODY: Readonly<Record<ReadingForm, TSchema>> = {
 			Type.Object({ kind: Type.Literal('interval'), lower: Amount, upper: Amount }, closed),
 			Type.Object({ kind: Type.Literal('bound'), sense: words(['<', '>'] as const), limit: Amount }, closed)
 		]),
-		source: Type.String({ minLength: 1, maxLength: 200 })
+		source: Type.String({ minLength: 1, maxLength: LONGEST.source })
 	})
 };
 

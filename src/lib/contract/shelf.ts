@@ -4,6 +4,7 @@ import { DROPPER_STATES } from '$lib/core/method';
 import { PARAMETER_IDS } from '$lib/core/quantity';
 import { SALT_IDS } from '$lib/core/standard';
 import { closed, Id, InstantMs, Note, words } from './common.ts';
+import { LONGEST } from './lengths.ts';
 import { typed } from './typed.ts';
 
 export const SHELF_KINDS = ['kit', 'standard', 'instrument', 'syringe', 'scoop', 'vial', 'stirrer'] as const;
@@ -87,8 +88,8 @@ export const AddItem = Type.Object(
 		id: Id,
 		waterId: Id,
 		kind: words(SHELF_KINDS),
-		name: Type.String({ minLength: 1, maxLength: 120 }),
-		lotCode: Type.String({ maxLength: 60 }),
+		name: Type.String({ minLength: 1, maxLength: LONGEST.thing }),
+		lotCode: Type.String({ maxLength: LONGEST.lotCode }),
 		/** The method version that a kit was bought with, or that an instrument is read by. */
 		methodCode: Type.Union([Type.String({ minLength: 1, maxLength: 60 }), Type.Null()]),
 		methodVersion: Type.Union([Type.Integer({ minimum: 1 }), Type.Null()]),

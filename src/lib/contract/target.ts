@@ -1,6 +1,7 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { PARAMETER_IDS } from '$lib/core/quantity';
 import { closed, Id, InstantMs, words } from './common.ts';
+import { LONGEST } from './lengths.ts';
 import { typed } from './typed.ts';
 
 const Limit = Type.Union([typed('level', Type.Number({ minimum: 0, maximum: 10_000 })), Type.Null()]);
@@ -14,7 +15,7 @@ export const SetTarget = Type.Object(
 		low: Limit,
 		high: Limit,
 		aim: Limit,
-		source: Type.String({ minLength: 1, maxLength: 200 }),
+		source: Type.String({ minLength: 1, maxLength: LONGEST.source }),
 		fromAt: InstantMs
 	},
 	closed

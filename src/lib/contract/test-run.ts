@@ -3,6 +3,7 @@ import { SLIP_KINDS } from '$lib/core/plausibility';
 import { POSSIBLE } from '$lib/core/quantity';
 import { MISHAPS } from '$lib/core/reading';
 import { closed, Id, InstantMs, Note, OffsetMinutes, Reason, words } from './common.ts';
+import { LONGEST } from './lengths.ts';
 import { AnyReading } from './reading.ts';
 
 export const StepEntry = Type.Union([
@@ -52,7 +53,7 @@ export const SaveTestRun = Type.Object(
 				maximum: POSSIBLE.sampleTemperatureC.most
 			})
 		),
-		keptHow: Type.Optional(Type.String({ maxLength: 200 })),
+		keptHow: Type.Optional(Type.String({ maxLength: LONGEST.source })),
 		startedAt: InstantMs,
 		finishedAt: InstantMs,
 		offsetMinutes: OffsetMinutes,

@@ -83,6 +83,7 @@ class FormReader {
 				return this.#perParameter(schema.items as TObject, path);
 			case 'flag':
 				return this.#text(path) === 'yes';
+			case 'in-place':
 			case null:
 				break;
 		}

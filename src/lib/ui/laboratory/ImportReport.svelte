@@ -1,8 +1,9 @@
 <script lang="ts">
 	import { invalidateAll } from '$app/navigation';
+	import { send } from '$lib/client/api';
+	import { LONGEST } from '$lib/contract/lengths';
 	import { guessRole, reportRows, type ColumnRole } from '$lib/core/interchange';
 	import { PARAMETER_IDS, PARAMETERS, UNITS } from '$lib/core/quantity';
-	import { send } from '$lib/client/api';
 	import type { Fault as CoreFault } from '$lib/core/result';
 	import { civilDate, instantOfLocal, offsetMinutes, type Instant } from '$lib/core/time';
 	import { shortDay } from '$lib/format/date';
@@ -158,7 +159,7 @@
 		</p>{/if}
 
 	<div class="mt-5 grid gap-4 sm:grid-cols-2">
-		<Field label="From where" maxlength={200} bind:value={source} />
+		<Field label="From where" maxlength={LONGEST.source} bind:value={source} />
 		<DateField
 			label="Drawn, where a line has no date"
 			of="moment"

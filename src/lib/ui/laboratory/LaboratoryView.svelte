@@ -2,6 +2,7 @@
 	import { enhance } from '$app/forms';
 	import { idMaker } from '$lib/client/ids';
 	import { LABORATORY_PARAMETERS, type SentSample } from '$lib/contract/laboratory';
+	import { LONGEST } from '$lib/contract/lengths';
 	import { nameWithin, PARAMETERS } from '$lib/core/quantity';
 	import type { Instant } from '$lib/core/time';
 	import { shortDay } from '$lib/format/date';
@@ -76,7 +77,7 @@
 					help="Fill the bottle to the brim, send it cool and at once."
 					fault={fault('drawnAt')}
 				/>
-				<Field name="note" label="Note" maxlength={2000} value={refused?.entered.note ?? ''} />
+				<Field name="note" label="Note" maxlength={LONGEST.note} value={refused?.entered.note ?? ''} />
 				<Button kind="primary" type="submit" size="large">Send it</Button>
 			</form>
 			{#if waiting.length > 0}

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { enhance } from '$app/forms';
 	import { correctedReading, correctionFields } from '$lib/contract/correction';
+	import { LONGEST } from '$lib/contract/lengths';
 	import type { Method } from '$lib/core/method';
 	import type { DoubtfulReading, SlipExplanation } from '$lib/core/plausibility';
 	import { PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
@@ -174,7 +175,7 @@
 			<Field
 				name="reason"
 				label="Why is it corrected?"
-				maxlength={500}
+				maxlength={LONGEST.reason}
 				value={before('reason') ?? (slip ? reasonFor(slip) : '')}
 				fault={refused?.field === 'reason' ? refused.text : undefined}
 			/>

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { enhance } from '$app/forms';
+	import { LONGEST } from '$lib/contract/lengths';
 	import { convert, PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
 	import type { EventDetails, EventKind } from '$lib/core/record';
 	import type { Instant } from '$lib/core/time';
@@ -230,7 +231,7 @@
 		<Field
 			name="note"
 			label={section === 'note' ? 'What' : 'Note'}
-			maxlength={2000}
+			maxlength={LONGEST.note}
 			value={before('note') ?? ''}
 			fault={fault('note')}
 		/>

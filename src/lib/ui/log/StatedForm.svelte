@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { enhance } from '$app/forms';
+	import { LONGEST } from '$lib/contract/lengths';
 	import { isParameterId, PARAMETER_IDS, PARAMETERS, UNITS } from '$lib/core/quantity';
 	import type { Instant } from '$lib/core/time';
 	import Button from '$lib/ui/kit/Button.svelte';
@@ -87,7 +88,7 @@
 			<Field
 				name="source"
 				label="From where"
-				maxlength={200}
+				maxlength={LONGEST.source}
 				value={before('source') ?? ''}
 				fault={fault('source')}
 			/>
@@ -100,7 +101,7 @@
 			{now}
 			fault={fault('happenedAt')}
 		/>
-		<Field name="note" label="Note" maxlength={2000} value={before('note') ?? ''} />
+		<Field name="note" label="Note" maxlength={LONGEST.note} value={before('note') ?? ''} />
 		{#if refused?.code === 'unusual'}
 			<Checkbox name="unusual" value="as-read" large class="min-h-11 items-center font-semibold"
 				>It is so: keep it as it is</Checkbox

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { enhance } from '$app/forms';
+	import { LONGEST } from '$lib/contract/lengths';
 	import { OWNED_BY_REAGENT, SHELF_KINDS, type ShelfKind } from '$lib/contract/shelf';
 	import type { UnusedSchool } from '$lib/contract/shelf-view';
 	import type { Method } from '$lib/core/method';
@@ -130,14 +131,14 @@
 					)}
 					fault={fault('name')}
 					required
-					maxlength={120}
+					maxlength={LONGEST.thing}
 				/>
 				<Field
 					name="lotCode"
 					label="Lot or mark"
 					value={was('lotCode')}
 					fault={fault('lotCode')}
-					maxlength={60}
+					maxlength={LONGEST.lotCode}
 					help="As printed; empty if there is none."
 				/>
 				<DateField name="boughtAt" label="Bought" {today} value={was('boughtAt')} fault={fault('boughtAt')} />

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { enhance } from '$app/forms';
+	import { LONGEST } from '$lib/contract/lengths';
 	import type { ShelfDetails } from '$lib/contract/shelf';
 	import { typedNumber } from '$lib/core/numeric';
 	import {
@@ -11,6 +12,7 @@
 		type ParameterId,
 		type UnitId
 	} from '$lib/core/quantity';
+	import type { Result } from '$lib/core/result';
 	import {
 		dilutedStock,
 		dilutionSeries,
@@ -20,7 +22,6 @@
 		weighed,
 		type Content
 	} from '$lib/core/standard';
-	import type { Result } from '$lib/core/result';
 	import { faultText } from '$lib/format/faults';
 	import { LABEL_FIRST } from '$lib/format/hazard';
 	import { fixed, plain } from '$lib/format/number';
@@ -162,7 +163,7 @@
 				label="Name"
 				value={was('name', 'Home-made standard')}
 				fault={refused?.field === 'name' ? refused.text : undefined}
-				maxlength={120}
+				maxlength={LONGEST.thing}
 			/>
 			<Button kind="primary" size="large" type="submit">Put it on the shelf</Button>
 		</form>

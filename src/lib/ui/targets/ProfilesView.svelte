@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { enhance } from '$app/forms';
+	import { LONGEST } from '$lib/contract/lengths';
 	import type { Band } from '$lib/core/judgement';
 	import { PARAMETER_IDS, PARAMETERS, UNITS, type ParameterId, type UnitId } from '$lib/core/quantity';
 	import type { Instant } from '$lib/core/time';
@@ -106,14 +107,14 @@
 			<Field
 				name="name"
 				label="Name"
-				maxlength={80}
+				maxlength={LONGEST.profile}
 				value={refused?.entered.name ?? before?.name ?? ''}
 				fault={fault('name')}
 			/>
 			<Field
 				name="source"
 				label="Where it comes from"
-				maxlength={200}
+				maxlength={LONGEST.source}
 				value={refused?.entered.source ?? before?.source ?? ''}
 				fault={fault('source')}
 			/>

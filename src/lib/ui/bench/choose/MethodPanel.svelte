@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { untrack } from 'svelte';
 	import type { BenchAnswer, BenchKit, BenchOffer } from '$lib/contract/bench';
+	import { LONGEST } from '$lib/contract/lengths';
 	import {
 		portionsOf,
 		sampleOf,
@@ -29,8 +30,8 @@
 	import Field from '$lib/ui/kit/Field.svelte';
 	import Radio from '$lib/ui/kit/Radio.svelte';
 	import { thinned, type StartChoice } from '../make-draft';
-	import type { BenchAsked } from './asked';
 	import { resolutionOf, typicalUncertainty } from '../read/measure';
+	import type { BenchAsked } from './asked';
 
 	interface Props {
 		offer: BenchOffer;
@@ -197,7 +198,7 @@
 					quiet
 					large
 					bind:value={keptHow}
-					maxlength={200}
+					maxlength={LONGEST.source}
 					placeholder="closed bottle, in the dark"
 				/>
 			{/if}

@@ -1,22 +1,23 @@
 <script lang="ts">
 	import type { BenchAnswer, BenchOffer } from '$lib/contract/bench';
+	import { LONGEST } from '$lib/contract/lengths';
 	import { stepsFor } from '$lib/core/method';
+	import type { SlipCandidate } from '$lib/core/plausibility';
+	import { nameWithin, PARAMETERS, UNITS, type ParameterId, type UnitId } from '$lib/core/quantity';
 	import { effectsOf } from '$lib/core/reading';
 	import { deviationWords, effectWords } from '$lib/format/bench';
-	import { nameWithin, PARAMETERS, UNITS, type ParameterId, type UnitId } from '$lib/core/quantity';
-	import type { SlipCandidate } from '$lib/core/plausibility';
 	import { LABEL_FIRST } from '$lib/format/hazard';
 	import { inUnit, resultInUnit } from '$lib/format/quantity';
 	import { readingWords } from '$lib/format/reading';
 	import { slipQuestion } from '$lib/format/slip';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import TextArea from '$lib/ui/kit/TextArea.svelte';
+	import type { BenchDesk } from '$lib/ui/shared/BenchDesk.svelte';
 	import Fault from '$lib/ui/shared/Fault.svelte';
 	import HelpTopics from '$lib/ui/shared/HelpTopics.svelte';
 	import Reckoning from '$lib/ui/shared/Reckoning.svelte';
-	import type { BenchDesk } from '$lib/ui/shared/BenchDesk.svelte';
-	import FreeAmmonia from './FreeAmmonia.svelte';
 	import { knownTo, type Measurement } from '../read/measure';
+	import FreeAmmonia from './FreeAmmonia.svelte';
 	import OneResult from './OneResult.svelte';
 
 	interface Props {
@@ -196,7 +197,7 @@
 			help="Poor light, a spill, a doubt; if there is one."
 			class="mt-6 max-w-[34rem]"
 			rows={2}
-			maxlength={2000}
+			maxlength={LONGEST.note}
 			value={draft.note}
 			oninput={(e) => desk.change({ note: e.currentTarget.value })}
 		/>
