@@ -79,18 +79,18 @@ const atShare = (all: readonly number[], share: number) =>
 const residentMb = () =>
 	Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))![1]) / 1000;
 
-const first = await services.firstWater(person);
-const opened = (await services.openWater(person, first!))!;
+const first = await services.water.firstWater(person);
+const opened = (await services.water.openWater(person, first!))!;
 const waters = opened.reach.filter((r) => r.scope.siteId === opened.scope.siteId).map((r) => r.water.id);
 const own = opened.water.id;
 const other = waters.find((id) => id !== own)!;
 
 /** A reading, kept by this process: the server knows nothing of it but what the records say. */
 async function write(waterId: string): Promise<void> {
-	const open = (await services.openWater(person, waterId))!;
+	const open = (await services.water.openWater(person, waterId))!;
 	const at = clock.now();
 	const left = Math.round(40 + 2 * Math.sin(at)) / 100;
-	const saved = await services.saveTestRun(open.scope, {
+	const saved = await services.reading.saveTestRun(open.scope, {
 		id: deps.newId(),
 		sampleId: deps.newId(),
 		readingId: deps.newId(),

@@ -79,7 +79,7 @@ async function fillTargets({ scopes, waterId }: At, story: WaterStory): Promise<
 	moment = story.startedAt;
 	for (const [parameter, band] of Object.entries(profile.bands)) {
 		must(
-			await services.setTarget(scopes[0], {
+			await services.water.setTarget(scopes[0], {
 				id: deps.newId(),
 				waterId,
 				parameter: parameter as ParameterId,
@@ -95,7 +95,9 @@ async function fillEvents({ scopes, waterId, timeZone }: At, story: WaterStory):
 	const record = async (at: Instant, rest: object) => {
 		moment = at;
 		const common = { id: deps.newId(), waterId, happenedAt: at, offsetMinutes: offsetMinutes(at, timeZone) };
-		must(await services.recordEvent(scopes[0], { note: '', ...common, ...rest } as unknown as RecordEvent));
+		must(
+			await services.log.recordEvent(scopes[0], { note: '', ...common, ...rest } as unknown as RecordEvent)
+		);
 	};
 	for (const event of story.events) {
 		const { kind, at } = event;
@@ -130,7 +132,7 @@ async function fillReadings(
 		const kit = itemIds.get(kitOf(shelf, one) ?? '');
 		must(
 			// The other member tests now and then.
-			await services.saveTestRun(scopes[i % 7 === 3 ? 1 : 0], {
+			await services.reading.saveTestRun(scopes[i % 7 === 3 ? 1 : 0], {
 				id: deps.newId(),
 				sampleId: deps.newId(),
 				readingId,
@@ -150,7 +152,7 @@ async function fillReadings(
 		if (one.correctedBecause) {
 			const id = deps.newId();
 			must(
-				await services.correctReading(scopes[0], {
+				await services.reading.correctReading(scopes[0], {
 					id,
 					supersedes: readingId,
 					reading,
@@ -164,7 +166,7 @@ async function fillReadings(
 async function fillSupplements(scope: SiteScope, waterId: string, story: SiteStory): Promise<void> {
 	for (const { name, parameter, risePerMlIn100L, form, notWith } of story.supplements) {
 		must(
-			await services.saveSupplement(scope, {
+			await services.correction.saveSupplement(scope, {
 				id: deps.newId(),
 				waterId,
 				name,
@@ -192,15 +194,15 @@ async function fillPlans({ scopes, waterId, timeZone }: At, story: WaterStory): 
 		moment = addSeconds(startsAt, -60);
 		for (const { parameter, perDay } of limits) {
 			const limit = { id: deps.newId(), waterId, parameter, direction: 'up', perDay, reason: '' } as const;
-			must(await services.setLimit(scope, limit));
+			must(await services.correction.setLimit(scope, limit));
 		}
 		moment = startsAt;
-		const supplements = await services.readSupplements(scope);
+		const supplements = await services.correction.readSupplements(scope);
 		const water = await waterAt(db, scope, waterId, startsAt);
 		const { estimates } = await judgedWater(deps, scope, water!);
 		const planId = deps.newId();
 		must(
-			await services.startPlan(scope, {
+			await services.correction.startPlan(scope, {
 				id: planId,
 				waterId,
 				startsAt,
@@ -225,7 +227,7 @@ async function fillPlans({ scopes, waterId, timeZone }: At, story: WaterStory): 
 				if (!planned.has(stepId)) continue;
 				moment = addDays(startsAt, day + 0.1);
 				must(
-					await services.noteStep(scope, {
+					await services.correction.noteStep(scope, {
 						id: deps.newId(),
 						planId,
 						stepId,
@@ -240,7 +242,7 @@ async function fillPlans({ scopes, waterId, timeZone }: At, story: WaterStory): 
 		}
 		if (endedAt) {
 			moment = endedAt;
-			must(await services.changePlan(scope, { id: deps.newId(), planId, what: 'reached', note }));
+			must(await services.correction.changePlan(scope, { id: deps.newId(), planId, what: 'reached', note }));
 		}
 	}
 }
@@ -252,7 +254,7 @@ async function fillThings(scope: SiteScope, waterId: string, shelf: DemoShelf): 
 		moment = (row.boughtAt ?? now) as Instant;
 		const id = deps.newId();
 		const read = { methodCode: method?.code ?? null, methodVersion: method?.version ?? null };
-		must(await services.addToShelf(scope, { id, waterId, ...read, ...row }));
+		must(await services.shelf.addToShelf(scope, { id, waterId, ...read, ...row }));
 		ids.set(key, id);
 	}
 	return ids;
@@ -268,7 +270,15 @@ async function noteThing(
 	const { kind, details, at: happenedAt, note: text = '' } = note;
 	const id = deps.newId();
 	must(
-		await services.noteItem(scope, { id, waterId, itemId, kind, details, happenedAt, note: text } as NoteItem)
+		await services.shelf.noteItem(scope, {
+			id,
+			waterId,
+			itemId,
+			kind,
+			details,
+			happenedAt,
+			note: text
+		} as NoteItem)
 	);
 }
 
@@ -284,7 +294,7 @@ async function fillChecks({ scopes, waterId, timeZone, shelf, itemIds }: At): Pr
 			const runId = deps.newId();
 			runIds.push(runId);
 			must(
-				await services.saveTestRun(scope, {
+				await services.reading.saveTestRun(scope, {
 					id: runId,
 					sampleId: deps.newId(),
 					readingId: deps.newId(),
@@ -305,11 +315,11 @@ async function fillChecks({ scopes, waterId, timeZone, shelf, itemIds }: At): Pr
 		}
 		moment = addSeconds(at, 2000);
 		const { checkId } = must(
-			await services.finishCheck(scope, { id: deps.newId(), waterId, itemId, parameter, runIds })
+			await services.shelf.finishCheck(scope, { id: deps.newId(), waterId, itemId, parameter, runIds })
 		);
 		if (!accepted) continue;
 		const decision = { decision: 'accept', span: 'all', retire: false, note: '' } as const;
-		must(await services.decideCheck(scope, { id: deps.newId(), waterId, checkId, ...decision }));
+		must(await services.shelf.decideCheck(scope, { id: deps.newId(), waterId, checkId, ...decision }));
 	}
 }
 
@@ -345,7 +355,7 @@ async function fillSessions(
 		}));
 		const ids = { id: deps.newId(), sessionId: deps.newId() };
 		must(
-			await services.saveSession(scopes[0], {
+			await services.bench.saveSession(scopes[0], {
 				...ids,
 				waterId,
 				revision: 1,
@@ -390,7 +400,7 @@ async function fillSite(
 		moment = now;
 		const scopes = await Promise.all(
 			story.people.map(async ({ displayName }, p) => {
-				const open = await services.openWater({ id: personIds[p]!, displayName }, waterId);
+				const open = await services.water.openWater({ id: personIds[p]!, displayName }, waterId);
 				if (!open) throw new Error('a demo member cannot reach a water');
 				return open.scope;
 			})

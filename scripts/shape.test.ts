@@ -7,6 +7,8 @@ const ROOT = join(import.meta.dirname, '..');
 /** A function of the core that is longer says in its comment why. */
 const MOST_LINES = 60;
 const REASON = /In one piece because/;
+/** More are an object with names. */
+const MOST_ARGUMENTS = 4;
 /** A room with more has two subjects. */
 const MOST_IN_A_ROOM = 10;
 
@@ -38,6 +40,10 @@ export function outer(a: number, b: number): number {
 	it('has no function of the core that is long for no reason', () => {
 		const long = shapeOf('src/lib/core').functions.filter((f) => f.lines > MOST_LINES);
 		expect(long.filter((f) => !REASON.test(commentBefore(f.file, f.line)))).toEqual([]);
+	});
+	it('has no function of the core whose arguments nobody can tell apart', () => {
+		const { functions } = shapeOf('src/lib/core');
+		expect(functions.filter((f) => f.arguments > MOST_ARGUMENTS)).toEqual([]);
 	});
 	it('has no crowded room of use cases', () => {
 		const rooms = shapeOf('src/lib/server/service').folders;

@@ -56,7 +56,7 @@ const { waterIds } = await foundSite(deps, {
 	]
 });
 const waterId = waterIds[0]!;
-const open = await services.openWater({ id: personId, displayName: 'Keeper' }, waterId);
+const open = await services.water.openWater({ id: personId, displayName: 'Keeper' }, waterId);
 if (!open) throw new Error('the water cannot be reached');
 const random = seededRandom(10);
 const swings = USUAL.map(() => 0);
@@ -71,7 +71,7 @@ for (let day = 0; day < days; day++) {
 	// A day's readings at once: the records take them side by side.
 	const saved = await Promise.all(
 		readings.map(({ parameter, value, u, at }) =>
-			services.saveTestRun(open.scope, {
+			services.reading.saveTestRun(open.scope, {
 				id: deps.newId(),
 				sampleId: deps.newId(),
 				readingId: deps.newId(),
@@ -99,7 +99,7 @@ for (let day = 0; day < days; day++) {
 		made++;
 	}
 	if (day % 14 === 3) {
-		await services.recordEvent(open.scope, {
+		await services.log.recordEvent(open.scope, {
 			id: deps.newId(),
 			waterId,
 			kind: 'water-change',

@@ -236,7 +236,7 @@ const answer: Handle = async ({ event, resolve }) => {
 	const token = event.cookies.get(SESSION_COOKIE);
 	event.locals.accounts = wired.accounts;
 	event.locals.setCookies = (cookies) => setCookies(event, cookies);
-	event.locals.person = token ? await services.personOfToken(token) : null;
+	event.locals.person = token ? await services.account.personOfToken(token) : null;
 	if (!event.locals.person && wired.accounts) {
 		const { person, cookies } = await wired.accounts.whoAsks(event.request.headers);
 		event.locals.person = person;
@@ -252,7 +252,7 @@ const answer: Handle = async ({ event, resolve }) => {
 		leadsSomewhere &&
 		event.request.method === 'GET'
 	) {
-		const started = await services.startSession(wired.signInAs);
+		const started = await services.account.startSession(wired.signInAs);
 		if (started) {
 			event.locals.person = started.person;
 			event.cookies.set(SESSION_COOKIE, started.token, {
@@ -274,7 +274,7 @@ const answer: Handle = async ({ event, resolve }) => {
 	if (person && !limiter.admits(`member ${person.id}`)) return tooOften();
 	event.locals.openWater = once(async (waterId: string) => {
 		if (!person) error(401, { message: 'You are not signed in.', code: 'not-signed-in' });
-		return services.openWater(person, waterId);
+		return services.water.openWater(person, waterId);
 	});
 
 	const { theme } = event.locals.preferences;

@@ -1,6 +1,6 @@
 import { fail } from '@sveltejs/kit';
 import type { Fault } from '$lib/core/result';
-import { faultText } from '$lib/format/faults';
+import { faultText } from '$lib/format/faults/faults';
 import { entered } from '$lib/server/validation/form';
 
 const CONFLICTS: ReadonlySet<Fault['code']> = new Set(['id-taken', 'already-corrected']);

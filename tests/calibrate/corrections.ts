@@ -257,7 +257,7 @@ export function correctionRun(seed: number, world: World): CorrectionRun | null 
 				const point = derived.ok ? pointOf(derived.value.outcomes[0].result) : null;
 				if (point) readings.push({ day: at - origin.day, value: point.value, u: point.uRandom });
 			}
-			const followed = follow(origin.start, origin.drift, given, readings, limit);
+			const followed = follow({ ...origin, limitPerDay: limit }, given, readings);
 			if (!noticed) evidence = Math.max(evidence, followed.evidence);
 			if (followed.course !== 'on-course' && followed.course !== 'too-early') {
 				noticed = true;

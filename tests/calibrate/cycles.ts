@@ -106,7 +106,7 @@ export function cycleRun(seed: number, settings: CycleSettings = USUAL_CYCLE): C
 		if (!derived.ok) throw new Error(derived.fault.code);
 		const made = cycleReadingOf(at, derived.value.outcomes[0].result, method);
 		if (made) taken.push(made);
-		const state = followCycle(taken, START, at, ZONE, settings);
+		const state = followCycle(taken, { startedAt: START, timeZone: ZONE }, at, settings);
 		if (clearFrom !== null && state.doneAt !== null && daysBetween(START, at) >= clearFrom) doneAt ??= at;
 		if (state.doneAt !== null && method === NO2_CARD && truth > SIGHT) wronglyDone++;
 	}

@@ -34,10 +34,10 @@ beforeAll(async () => {
 	records.now = fromIso('2026-11-23T12:00:00Z');
 	const other = await records.site('another');
 	const run = testRun(records, other.waterId);
-	await records.services.saveTestRun(other.scope, run);
+	await records.services.reading.saveTestRun(other.scope, run);
 	foreign = { water: other.waterId, reading: run.readingId };
 	const item = { ...NO_THING, id: records.deps.newId(), waterId: other.waterId };
-	await records.services.addToShelf(other.scope, item);
+	await records.services.shelf.addToShelf(other.scope, item);
 	foreignItem = item.id;
 	await records.close();
 });

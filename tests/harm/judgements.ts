@@ -26,9 +26,9 @@ import {
 } from '../../src/lib/core/quantity/index.ts';
 import { plausibleRangeOf } from '../../src/lib/core/reading/index.ts';
 import { addDays, instant } from '../../src/lib/core/time/index.ts';
-import { askWords, repairTitle } from '../../src/lib/format/adjust.ts';
-import { afterSentence, PHASE_WORDS } from '../../src/lib/format/cycle.ts';
-import { NEGLECTED } from '../../src/lib/format/husbandry.ts';
+import { askWords, repairTitle } from '../../src/lib/format/adjust/adjust.ts';
+import { afterSentence, PHASE_WORDS } from '../../src/lib/format/judgement/cycle.ts';
+import { NEGLECTED } from '../../src/lib/format/adjust/husbandry.ts';
 import { must, type Situation } from './situation.ts';
 import { bound, calm, known, lived, UNITS, value } from './waters.ts';
 
@@ -196,9 +196,8 @@ const daily = (parameter: CycleReading['parameter'], word: string): CycleReading
 const cycle = (ammonia: string, nitrite: string) =>
 	followCycle(
 		[...daily('ammonia', ammonia), ...daily('nitrite', nitrite)].sort((a, b) => a.at - b.at),
-		START,
-		addDays(START, ammonia.length),
-		'UTC'
+		{ startedAt: START, timeZone: 'UTC' },
+		addDays(START, ammonia.length)
 	);
 const notDone = (ammonia: string, nitrite: string) => {
 	const state = cycle(ammonia, nitrite);

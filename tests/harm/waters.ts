@@ -18,7 +18,7 @@ import {
 import type { TestResult } from '../../src/lib/core/reading/index.ts';
 import { addDays, instant } from '../../src/lib/core/time/index.ts';
 import { estimateOne, type Observation } from '../../src/lib/core/trend/index.ts';
-import { amountWords, refusalWords, REMARKS } from '../../src/lib/format/adjust.ts';
+import { amountWords, refusalWords, REMARKS } from '../../src/lib/format/adjust/adjust.ts';
 
 export const UNITS = Object.fromEntries(PARAMETER_IDS.map((p) => [p, PARAMETERS[p].canonicalUnit])) as Record<
 	ParameterId,

@@ -37,13 +37,13 @@ async function read(site: Site, at: Instant, dkh: number): Promise<void> {
 	run.reading.fills = [{ startMl: 1, end: { lowerMl: left, upperMl: left } }];
 	const before = world.now;
 	world.now = at;
-	expect(await world.services.saveTestRun(site.scope, run)).toMatchObject({ ok: true });
+	expect(await world.services.reading.saveTestRun(site.scope, run)).toMatchObject({ ok: true });
 	world.now = before;
 }
 
 async function bands(site: Site): Promise<void> {
 	for (const [parameter, band] of Object.entries(PROFILES['mixed-reef'].bands)) {
-		await world.services.setTarget(site.scope, {
+		await world.services.water.setTarget(site.scope, {
 			id: id(),
 			waterId: site.waterId,
 			parameter: parameter as ParameterId,
@@ -93,7 +93,7 @@ const told = (planId: string, stepId: string, over: Partial<NoteStep> = {}): Not
 	...over
 });
 async function begun(site: Site, request: PlanRequest): Promise<{ planId: string; seen: SeenPlan }> {
-	const outcome = await world.services.startPlan(site.scope, start(site, request));
+	const outcome = await world.services.correction.startPlan(site.scope, start(site, request));
 	if (!outcome.ok) throw new Error(JSON.stringify(outcome.fault));
 	const { planId } = outcome.value;
 	return { planId, seen: (await world.ask('plan', site.water.id, planId))! };
@@ -143,14 +143,14 @@ describe('from a finding to a plan', () => {
 	it('sent twice begins once', async () => {
 		const site = await lowTank('once');
 		const command = start(site, raise(8.2));
-		const first = await world.services.startPlan(site.scope, command);
-		expect(await world.services.startPlan(site.scope, command)).toEqual(first);
+		const first = await world.services.correction.startPlan(site.scope, command);
+		expect(await world.services.correction.startPlan(site.scope, command)).toEqual(first);
 		expect((await world.ask('adjust', site.water.id)).plans).toHaveLength(1);
 	});
 	it('says what it cannot do', async () => {
 		const site = await lowTank('cannot');
 		const refusal = async (request: PlanRequest) => {
-			const outcome = await world.services.startPlan(site.scope, start(site, request));
+			const outcome = await world.services.correction.startPlan(site.scope, start(site, request));
 			return outcome.ok ? null : outcome.fault.code;
 		};
 		expect(await refusal(raise(6))).toBe('nothing-to-plan');
@@ -162,19 +162,21 @@ describe('from a finding to a plan', () => {
 		const change = { kind: 'changes', count: 1, everyDays: 7, batch: '' } as const;
 		expect(await refusal({ ...change, litres: 5000 })).toBe('too-large');
 		const later = { ...start(site, raise(8.2)), startsAt: addDays(NOON, 60) };
-		expect(await world.services.startPlan(site.scope, later)).toMatchObject({ ok: false });
+		expect(await world.services.correction.startPlan(site.scope, later)).toMatchObject({ ok: false });
 	});
 	it('is of one site alone', async () => {
 		const site = await lowTank('mine');
 		const other = await world.site('theirs');
 		const { planId } = await begun(site, raise(8.2));
 		expect(await world.ask('plan', other.water.id, planId)).toBeNull();
-		expect(await world.services.noteStep(other.scope, told(planId, '0-dose-alkalinity'))).toMatchObject({
+		expect(
+			await world.services.correction.noteStep(other.scope, told(planId, '0-dose-alkalinity'))
+		).toMatchObject({
 			ok: false,
 			fault: { code: 'unknown-item' }
 		});
 		expect(
-			await world.services.changePlan(other.scope, { id: id(), planId, what: 'stopped', note: '' })
+			await world.services.correction.changePlan(other.scope, { id: id(), planId, what: 'stopped', note: '' })
 		).toMatchObject({ ok: false, fault: { code: 'unknown-item' } });
 	});
 	it('cannot be changed in the database by the application', async () => {
@@ -191,15 +193,15 @@ describe('a plan under way', () => {
 		const { planId, seen } = await begun(site, raise(8.2));
 		const step = seen.steps.find((s) => s.id === '0-dose-alkalinity')!;
 		const command = told(planId, step.id);
-		const first = await world.services.noteStep(site.scope, command);
+		const first = await world.services.correction.noteStep(site.scope, command);
 		expect(first).toMatchObject({ ok: true, value: { eventId: expect.any(String) as string } });
 		// Pressed twice it is given once.
-		expect(await world.services.noteStep(site.scope, command)).toEqual(first);
-		expect(await world.services.noteStep(site.scope, told(planId, step.id))).toMatchObject({
+		expect(await world.services.correction.noteStep(site.scope, command)).toEqual(first);
+		expect(await world.services.correction.noteStep(site.scope, told(planId, step.id))).toMatchObject({
 			ok: false,
 			fault: { code: 'already-finished' }
 		});
-		const events = await world.services.readRecentEvents(site.scope, site.waterId, 5);
+		const events = await world.services.log.readRecentEvents(site.scope, site.waterId, 5);
 		expect(events).toHaveLength(1);
 		expect(events[0]).toMatchObject({
 			kind: 'dose',
@@ -215,14 +217,17 @@ describe('a plan under way', () => {
 	it('counts a changed amount, and what was left out is not an event', async () => {
 		const site = await lowTank('changed');
 		const { planId } = await begun(site, raise(8.2));
-		await world.services.noteStep(site.scope, told(planId, '0-dose-alkalinity', { amount: 20 }));
+		await world.services.correction.noteStep(site.scope, told(planId, '0-dose-alkalinity', { amount: 20 }));
 		world.now = addDays(NOON, 1);
-		await world.services.noteStep(site.scope, told(planId, '1-dose-alkalinity', { outcome: 'skipped' }));
+		await world.services.correction.noteStep(
+			site.scope,
+			told(planId, '1-dose-alkalinity', { outcome: 'skipped' })
+		);
 		const seen = (await world.ask('plan', site.water.id, planId))!;
 		const of = (stepId: string) => seen.steps.find((s) => s.id === stepId);
 		expect(of('0-dose-alkalinity')).toMatchObject({ state: 'done', given: 20 });
 		expect(of('1-dose-alkalinity')!.state).toBe('skipped');
-		expect(await world.services.readRecentEvents(site.scope, site.waterId, 5)).toHaveLength(1);
+		expect(await world.services.log.readRecentEvents(site.scope, site.waterId, 5)).toHaveLength(1);
 		world.now = NOON;
 	});
 	it('never catches a missed dose up, and says that it was missed', async () => {
@@ -231,7 +236,7 @@ describe('a plan under way', () => {
 		world.now = addDays(NOON, 2);
 		const seen = (await world.ask('plan', site.water.id, planId))!;
 		expect(seen.steps.find((s) => s.id === '0-dose-alkalinity')!.state).toBe('missed');
-		const changed = await world.services.changePlan(site.scope, {
+		const changed = await world.services.correction.changePlan(site.scope, {
 			id: id(),
 			planId,
 			what: 'plan-rest',
@@ -249,13 +254,13 @@ describe('a plan under way', () => {
 	it('notices a product that is weaker than its label, and plans the rest by what the water answered', async () => {
 		const site = await lowTank('weak');
 		const drops = { ...product('Weak carbonate', 0.14), waterId: site.waterId };
-		expect(await world.services.saveSupplement(site.scope, drops)).toMatchObject({ ok: true });
+		expect(await world.services.correction.saveSupplement(site.scope, drops)).toMatchObject({ ok: true });
 		const { planId, seen } = await begun(site, raise(8.4, drops.id));
 		const doses = seen.steps.filter((s) => s.what.kind === 'dose');
 		let level = 6.8;
 		for (const dose of doses) {
 			world.now = addDays(NOON, dose.day);
-			await world.services.noteStep(site.scope, told(planId, dose.id));
+			await world.services.correction.noteStep(site.scope, told(planId, dose.id));
 			level += dose.what.kind === 'dose' ? 0.3 * dose.what.rise : 0;
 			await read(site, addDays(world.now, 0.6), level);
 		}
@@ -266,7 +271,7 @@ describe('a plan under way', () => {
 		const lines = (await world.ask('adjust', site.water.id)).plans;
 		expect(lines[0]!.offCourse?.parameter).toBe('alkalinity');
 		const before = doses[0]!.what.kind === 'dose' ? doses[0]!.what : null;
-		await world.services.changePlan(site.scope, { id: id(), planId, what: 'plan-rest', note: '' });
+		await world.services.correction.changePlan(site.scope, { id: id(), planId, what: 'plan-rest', note: '' });
 		const anew = (await world.ask('plan', site.water.id, planId))!;
 		const next = anew.steps.find((s) => s.state === 'open' && s.what.kind === 'dose')!.what;
 		// More millilitres for the same rise.
@@ -279,7 +284,7 @@ describe('a plan under way', () => {
 		const site = await world.site('retuned');
 		await bands(site);
 		const strength = [{ parameter: 'alkalinity' as const, risePerMlIn100L: 0.14 }];
-		await world.services.recordEvent(site.scope, {
+		await world.services.log.recordEvent(site.scope, {
 			id: id(),
 			waterId: site.waterId,
 			kind: 'recurring-dose',
@@ -297,8 +302,8 @@ describe('a plan under way', () => {
 		// 0.15 dKH a day in 540 L.
 		expect(toPerDay).toBeGreaterThan(23.5);
 		expect(toPerDay).toBeLessThan(28);
-		await world.services.noteStep(site.scope, told(planId, step.id));
-		const [event] = await world.services.readRecentEvents(site.scope, site.waterId, 1);
+		await world.services.correction.noteStep(site.scope, told(planId, step.id));
+		const [event] = await world.services.log.readRecentEvents(site.scope, site.waterId, 1);
 		expect(event).toMatchObject({
 			kind: 'recurring-dose',
 			details: { supplement: 'Part one', amountMlPerDay: toPerDay, strength }
@@ -308,7 +313,7 @@ describe('a plan under way', () => {
 		const site = await lowTank('ended');
 		const { planId } = await begun(site, raise(8.2));
 		const end = { id: id(), planId, what: 'reached', note: 'It is there.' } as const;
-		expect(await world.services.changePlan(site.scope, end)).toMatchObject({ ok: true });
+		expect(await world.services.correction.changePlan(site.scope, end)).toMatchObject({ ok: true });
 		expect((await world.ask('plan', site.water.id, planId))!.state).toBe('reached');
 		// What is read weeks later tells nothing of it.
 		for (const day of [20, 22, 24]) await read(site, addDays(NOON, day), 5);
@@ -317,7 +322,9 @@ describe('a plan under way', () => {
 		expect(later.goals[0]!.followed!.course).toBe('too-early');
 		expect(later.goals[0]!.estimate.at(-1)!.at).toBeLessThan(addDays(NOON, 1));
 		world.now = NOON;
-		expect(await world.services.noteStep(site.scope, told(planId, '0-dose-alkalinity'))).toMatchObject({
+		expect(
+			await world.services.correction.noteStep(site.scope, told(planId, '0-dose-alkalinity'))
+		).toMatchObject({
 			ok: false,
 			fault: { code: 'plan-ended' }
 		});
@@ -327,7 +334,7 @@ describe('a plan under way', () => {
 		await begun(site, raise(8.2));
 		const today = (await world.ask('day', site.water.id)).today;
 		expect(today.plans[0]!.today.map((s) => s.what.kind)).toEqual(expect.arrayContaining(['test', 'dose']));
-		const calendar = (await world.services.siteCalendar(await world.open(site.water.id))).replaceAll(
+		const calendar = (await world.services.calendar.siteCalendar(await world.open(site.water.id))).replaceAll(
 			/\r\n[ \t]/g,
 			''
 		);
@@ -339,7 +346,9 @@ describe('a plan under way', () => {
 		const { planId, seen } = await begun(site, { kind: 'husbandry', id: 'nitrate-high' });
 		expect(seen.steps.some((s) => s.what.kind === 'remedy')).toBe(true);
 		expect(seen.steps.filter((s) => s.what.kind === 'test')).toHaveLength(4);
-		expect(await world.services.noteStep(site.scope, told(planId, '0-remedy-feed-less'))).toMatchObject({
+		expect(
+			await world.services.correction.noteStep(site.scope, told(planId, '0-remedy-feed-less'))
+		).toMatchObject({
 			ok: true,
 			value: { eventId: null }
 		});
@@ -362,23 +371,27 @@ describe('limits', () => {
 			return preview.ok ? preview.value.plan.days : 0;
 		};
 		const usual = await days();
-		expect(await world.services.setLimit(site.scope, limit(site, 0.2))).toMatchObject({ ok: true });
+		expect(await world.services.correction.setLimit(site.scope, limit(site, 0.2))).toMatchObject({
+			ok: true
+		});
 		expect(await days()).toBeGreaterThan(usual);
-		expect(await world.services.setLimit(site.scope, limit(site, 0.8))).toMatchObject({
+		expect(await world.services.correction.setLimit(site.scope, limit(site, 0.8))).toMatchObject({
 			ok: false,
 			fault: { code: 'limit-needs-reason' }
 		});
-		expect(await world.services.setLimit(site.scope, limit(site, 5, 'I am in a hurry.'))).toMatchObject({
+		expect(
+			await world.services.correction.setLimit(site.scope, limit(site, 5, 'I am in a hurry.'))
+		).toMatchObject({
 			ok: false,
 			fault: { code: 'limit-above-most' }
 		});
 		world.now = addDays(NOON, 0.01);
 		expect(
-			await world.services.setLimit(site.scope, limit(site, 0.8, 'Only soft corals here.'))
+			await world.services.correction.setLimit(site.scope, limit(site, 0.8, 'Only soft corals here.'))
 		).toMatchObject({
 			ok: true
 		});
-		const seen = await world.services.readLimits(site.scope, site.water);
+		const seen = await world.services.correction.readLimits(site.scope, site.water);
 		expect(seen.find((l) => l.parameter === 'alkalinity' && l.direction === 'up')).toMatchObject({
 			perDay: 0.8,
 			reason: 'Only soft corals here.'
@@ -390,30 +403,33 @@ describe('limits', () => {
 describe('supplements', () => {
 	it('are common salts and the site’s own, the newest of a name', async () => {
 		const site = await world.site('supplements');
-		const common = await world.services.readSupplements(site.scope);
+		const common = await world.services.correction.readSupplements(site.scope);
 		expect(common.map((s) => s.id)).toEqual(
 			expect.arrayContaining(['salt:NaHCO3', 'sea-magnesium', 'limewater'])
 		);
 		const one = { ...product('My drops', 0.1), waterId: site.waterId };
-		await world.services.saveSupplement(site.scope, one);
+		await world.services.correction.saveSupplement(site.scope, one);
 		world.now = addDays(NOON, 0.01);
-		await world.services.saveSupplement(site.scope, { ...product('My drops', 0.2), waterId: site.waterId });
-		const own = (await world.services.readSupplements(site.scope)).filter((s) => s.own);
+		await world.services.correction.saveSupplement(site.scope, {
+			...product('My drops', 0.2),
+			waterId: site.waterId
+		});
+		const own = (await world.services.correction.readSupplements(site.scope)).filter((s) => s.own);
 		expect(own).toHaveLength(1);
 		expect(own[0]!.what).toMatchObject({ strength: [{ risePer100L: 0.2 }] });
 		world.now = addDays(NOON, 0.02);
 		const retired = { ...product('My drops', 0.2), waterId: site.waterId };
-		await world.services.saveSupplement(site.scope, {
+		await world.services.correction.saveSupplement(site.scope, {
 			...retired,
 			details: { ...retired.details, inUse: false }
 		});
-		expect((await world.services.readSupplements(site.scope)).filter((s) => s.own)).toEqual([]);
+		expect((await world.services.correction.readSupplements(site.scope)).filter((s) => s.own)).toEqual([]);
 		world.now = NOON;
 	});
 	it('refuse a solution that would not dissolve or would fall out', async () => {
 		const site = await world.site('bottles');
 		const bottle = (parts: readonly (readonly ['CaCl2.2H2O' | 'NaHCO3', number])[]) =>
-			world.services.saveSupplement(site.scope, {
+			world.services.correction.saveSupplement(site.scope, {
 				id: id(),
 				waterId: site.waterId,
 				name: 'A bottle',
@@ -453,7 +469,7 @@ describe('the daily dose and water changes', () => {
 			},
 			note: ''
 		};
-		await world.services.recordEvent(site.scope, event);
+		await world.services.log.recordEvent(site.scope, event);
 		const daily = await world.ask('daily', site.water.id);
 		expect(daily.running[0]).toMatchObject({ name: 'Part one', perDay: 10 });
 		expect(daily.running[0]!.brings[0]!.perDay).toBeCloseTo(0.259, 3);
@@ -473,8 +489,8 @@ describe('the daily dose and water changes', () => {
 			batch: ''
 		});
 		expect(seen.steps.filter((s) => s.what.kind === 'change').map((s) => s.day)).toEqual([0, 7]);
-		await world.services.noteStep(site.scope, told(planId, '0-change', { amount: 50 }));
-		const [event] = await world.services.readRecentEvents(site.scope, site.waterId, 1);
+		await world.services.correction.noteStep(site.scope, told(planId, '0-change', { amount: 50 }));
+		const [event] = await world.services.log.readRecentEvents(site.scope, site.waterId, 1);
 		expect(event).toMatchObject({ kind: 'water-change', details: { volumeL: 50 } });
 	});
 });

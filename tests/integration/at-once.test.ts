@@ -32,7 +32,7 @@ const id = () => world.deps.newId();
 async function lowTank(name: string) {
 	const site = await world.site(name);
 	for (const [parameter, band] of Object.entries(PROFILES['mixed-reef'].bands)) {
-		await world.services.setTarget(site.scope, {
+		await world.services.water.setTarget(site.scope, {
 			id: id(),
 			waterId: site.waterId,
 			parameter: parameter as ParameterId,
@@ -48,7 +48,7 @@ async function lowTank(name: string) {
 	] as const) {
 		const run = testRun(world, site.waterId, { finishedAt: addDays(NOON, days) });
 		run.reading.fills = [{ startMl: 1, end: { lowerMl: left, upperMl: left } }];
-		expect(await world.services.saveTestRun(site.scope, run)).toMatchObject({ ok: true });
+		expect(await world.services.reading.saveTestRun(site.scope, run)).toMatchObject({ ok: true });
 	}
 	return site;
 }
@@ -69,21 +69,21 @@ describe('more commands at once than there are connections', () => {
 		const { scope, waterId, water } = await lowTank('crowd');
 		const beyond = startsAt(waterId);
 		beyond.request.goals[0]!.aim = 80;
-		expect(await world.services.startPlan(scope, beyond)).toMatchObject({
+		expect(await world.services.correction.startPlan(scope, beyond)).toMatchObject({
 			ok: false,
 			fault: { code: 'beyond-scale', field: 'aim.alkalinity' }
 		});
 		// Doses of one plan leave less room for another's: one that has none is refused, and says so.
-		const first = await world.services.startPlan(scope, startsAt(waterId));
+		const first = await world.services.correction.startPlan(scope, startsAt(waterId));
 		const doses = first.ok ? first.value.planId : '';
 		const dose = (await world.ask('plan', water.id, doses))!.steps.find((s) => s.what.kind === 'dose')!;
 		const more = await Promise.all(
-			Array.from({ length: 4 }, () => world.services.startPlan(scope, startsAt(waterId)))
+			Array.from({ length: 4 }, () => world.services.correction.startPlan(scope, startsAt(waterId)))
 		);
 		expect(more.filter((m) => !m.ok && m.fault.code !== 'nothing-to-plan')).toEqual([]);
 		const begun = await Promise.all(
 			Array.from({ length: MANY }, () =>
-				world.services.startPlan(scope, {
+				world.services.correction.startPlan(scope, {
 					...startsAt(waterId),
 					request: { kind: 'husbandry', id: 'nitrate-high' }
 				})
@@ -102,11 +102,16 @@ describe('more commands at once than there are connections', () => {
 			amount: 900_000
 		} as const;
 		expect(
-			await world.services.noteStep(scope, { ...much, happenedAt: NOON, offsetMinutes: 0, note: '' })
+			await world.services.correction.noteStep(scope, {
+				...much,
+				happenedAt: NOON,
+				offsetMinutes: 0,
+				note: ''
+			})
 		).toMatchObject({ ok: false, fault: { code: 'beyond-scale', field: 'amount' } });
 		const noted = await Promise.all(
 			planIds.map((planId) =>
-				world.services.noteStep(scope, {
+				world.services.correction.noteStep(scope, {
 					id: id(),
 					planId,
 					stepId: step.id,
@@ -121,7 +126,7 @@ describe('more commands at once than there are connections', () => {
 		expect(noted.every((n) => n.ok)).toBe(true);
 		const changed = await Promise.all(
 			planIds.map((planId) =>
-				world.services.changePlan(scope, { id: id(), planId, what: 'stopped', note: '' })
+				world.services.correction.changePlan(scope, { id: id(), planId, what: 'stopped', note: '' })
 			)
 		);
 		expect(changed.every((c) => c.ok)).toBe(true);
@@ -141,17 +146,17 @@ describe('doses that two people plan at once', () => {
 		}
 		return sums;
 	}
-	const idsOf = (begun: readonly Awaited<ReturnType<World['services']['startPlan']>>[]) =>
+	const idsOf = (begun: readonly Awaited<ReturnType<World['services']['correction']['startPlan']>>[]) =>
 		begun.flatMap((b) => (b.ok ? [b.value.planId] : []));
 
 	it('are no more in a day than when one comes after the other', { timeout: 60_000 }, async () => {
 		const [together, inTurn] = [await lowTank('two hands'), await lowTank('one after the other')];
 		const atOnce = await Promise.all(
-			[1, 2, 3].map(() => world.services.startPlan(together.scope, startsAt(together.waterId)))
+			[1, 2, 3].map(() => world.services.correction.startPlan(together.scope, startsAt(together.waterId)))
 		);
 		const turns = [];
 		for (let i = 0; i < 3; i++)
-			turns.push(await world.services.startPlan(inTurn.scope, startsAt(inTurn.waterId)));
+			turns.push(await world.services.correction.startPlan(inTurn.scope, startsAt(inTurn.waterId)));
 		const expected = await added(inTurn.water.id, idsOf(turns));
 		expect(Object.keys(expected).length).toBeGreaterThan(0);
 		expect(await added(together.water.id, idsOf(atOnce))).toEqual(expected);
@@ -161,11 +166,11 @@ describe('doses that two people plan at once', () => {
 describe('a dose that two people note at once', () => {
 	it('is given once, and the other is told', async () => {
 		const { scope, waterId, water } = await lowTank('one dose');
-		const begun = await world.services.startPlan(scope, startsAt(waterId));
+		const begun = await world.services.correction.startPlan(scope, startsAt(waterId));
 		const planId = begun.ok ? begun.value.planId : '';
 		const dose = (await world.ask('plan', water.id, planId))!.steps.find((s) => s.what.kind === 'dose')!;
 		const note = () =>
-			world.services.noteStep(scope, {
+			world.services.correction.noteStep(scope, {
 				id: id(),
 				planId,
 				stepId: dose.id,
@@ -181,7 +186,7 @@ describe('a dose that two people note at once', () => {
 			'already-finished',
 			'already-finished'
 		]);
-		const log = await world.services.readLog(scope, { waterId, what: 'events', before: null });
+		const log = await world.services.log.readLog(scope, { waterId, what: 'events', before: null });
 		expect(log.entries.filter((e) => e.type === 'event' && e.kind === 'dose')).toHaveLength(1);
 	});
 });
@@ -194,7 +199,7 @@ describe('what an outbox sends when the server is back', () => {
 		for (let round = 0; round < ROUNDS; round++) {
 			const kept = await Promise.all(
 				Array.from({ length: MANY }, (_, i) =>
-					world.services.saveTestRun(
+					world.services.reading.saveTestRun(
 						scope,
 						testRun(world, waterId, { finishedAt: addDays(NOON, -300 + round * 20 + i * 0.5) })
 					)

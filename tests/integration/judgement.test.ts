@@ -28,7 +28,7 @@ async function readWeekly(site: Awaited<ReturnType<World['site']>>, left: readon
 		const finishedAt = addDays(NOON, -7 * (left.length - 1 - i));
 		const run = testRun(world, site.waterId, { finishedAt });
 		run.reading.fills = [{ startMl: 1, end: { lowerMl: ml, upperMl: ml } }];
-		expect(await world.services.saveTestRun(site.scope, run)).toMatchObject({ ok: true });
+		expect(await world.services.reading.saveTestRun(site.scope, run)).toMatchObject({ ok: true });
 	}
 }
 const happened = (waterId: string, kind: 'death' | 'algae'): RecordEvent => ({
@@ -44,19 +44,21 @@ const happened = (waterId: string, kind: 'death' | 'algae'): RecordEvent => ({
 describe('how a water is judged', () => {
 	it('is as its keeper set it last, each setting kept', async () => {
 		const { scope, waterId } = await world.site('settings');
-		expect(await world.services.settingsOf(scope, waterId)).toEqual(USUAL_SETTINGS);
+		expect(await world.services.judgement.settingsOf(scope, waterId)).toEqual(USUAL_SETTINGS);
 		const command = (settings: SaveSettings['settings']): SaveSettings => ({ id: id(), waterId, settings });
 		const weekly = { ...USUAL_SETTINGS, testing: { kind: 'fixed', everyDays: 7 } } as const;
 		const first = command(weekly);
-		expect(await world.services.saveSettings(scope, first)).toMatchObject({ ok: true });
-		expect(await world.services.saveSettings(scope, first)).toMatchObject({ ok: true });
+		expect(await world.services.judgement.saveSettings(scope, first)).toMatchObject({ ok: true });
+		expect(await world.services.judgement.saveSettings(scope, first)).toMatchObject({ ok: true });
 		world.now = addDays(NOON, 0.01);
 		const off = { ...weekly, rulesOff: ['ph-by-day-only' as const] };
-		await world.services.saveSettings(scope, command(off));
+		await world.services.judgement.saveSettings(scope, command(off));
 		world.now = NOON;
-		expect(await world.services.settingsOf(scope, waterId)).toEqual(off);
+		expect(await world.services.judgement.settingsOf(scope, waterId)).toEqual(off);
 		const other = await world.site('settings-other');
-		expect(await world.services.saveSettings(other.scope, { ...command(weekly), waterId })).toMatchObject({
+		expect(
+			await world.services.judgement.saveSettings(other.scope, { ...command(weekly), waterId })
+		).toMatchObject({
 			ok: false,
 			fault: { code: 'unknown-item' }
 		});
@@ -74,22 +76,22 @@ describe('Today', () => {
 		const site = await world.site('events');
 		await readWeekly(site, [0.41, 0.42, 0.4, 0.41]);
 		world.now = addDays(NOON, 0.01);
-		await world.services.recordEvent(site.scope, happened(site.waterId, 'algae'));
-		await world.services.recordEvent(site.scope, happened(site.waterId, 'death'));
+		await world.services.log.recordEvent(site.scope, happened(site.waterId, 'algae'));
+		await world.services.log.recordEvent(site.scope, happened(site.waterId, 'death'));
 		const today = (await world.ask('day', site.water.id)).today;
 		const panel = today.shown[0]!;
 		expect(panel).toMatchObject({ kind: 'panel', danger: true, panel: { happening: 'death' } });
 		// Ammonia, nitrate and the like were never read here and have no band: alkalinity is what can be tested.
 		expect(panel.kind === 'panel' && panel.panel.missing).toEqual(['alkalinity']);
 		world.now = addDays(NOON, 0.02);
-		await world.services.saveTestRun(site.scope, testRun(world, site.waterId));
+		await world.services.reading.saveTestRun(site.scope, testRun(world, site.waterId));
 		const after = (await world.ask('day', site.water.id)).today;
 		world.now = NOON;
 		expect(after.shown.concat(after.folded).some((m) => m.kind === 'panel')).toBe(false);
 	});
 	it('is one line for each water of every site that a person belongs to, and no other', async () => {
 		const site = await world.site('lines');
-		const lines = await world.services.readLines(await world.open(site.waterId));
+		const lines = await world.services.judgement.readLines(await world.open(site.waterId));
 		expect(lines.map((l) => l.id)).toEqual([site.waterId]);
 		expect(lines[0]).toMatchObject({ site: 'lines', worst: null });
 	});
@@ -97,7 +99,7 @@ describe('Today', () => {
 		const site = await world.site('schedule');
 		await readWeekly(site, [0.41, 0.42, 0.4, 0.41, 0.42]);
 		const testing = { kind: 'fixed', everyDays: 14 } as const;
-		await world.services.saveSettings(site.scope, {
+		await world.services.judgement.saveSettings(site.scope, {
 			id: id(),
 			waterId: site.waterId,
 			settings: { ...USUAL_SETTINGS, testing }
@@ -114,28 +116,28 @@ describe('a profile', () => {
 		const { scope, waterId } = await world.site('profiles');
 		const bands = [{ parameter: 'alkalinity' as const, low: 7, high: 8, aim: 7.5 }];
 		const saved = { id: id(), waterId, name: 'Shrimps', source: 'the club’s sheet', bands };
-		expect(await world.services.saveProfile(scope, saved)).toMatchObject({ ok: true });
+		expect(await world.services.judgement.saveProfile(scope, saved)).toMatchObject({ ok: true });
 		expect(
-			await world.services.saveProfile(scope, {
+			await world.services.judgement.saveProfile(scope, {
 				...saved,
 				id: id(),
 				bands: [{ ...bands[0]!, low: 9 }]
 			})
 		).toMatchObject({ ok: false, fault: { code: 'target-reversed', field: 'alkalinity.high' } });
-		const [profile] = await world.services.readProfiles(scope);
-		const taken = await world.services.takeProfile(scope, {
+		const [profile] = await world.services.judgement.readProfiles(scope);
+		const taken = await world.services.judgement.takeProfile(scope, {
 			id: id(),
 			waterId,
 			profile: { kind: 'own', id: profile!.id },
 			fromAt: NOON
 		});
 		expect(taken).toMatchObject({ ok: true, value: { parameters: 1 } });
-		const [target] = await world.services.targetsOf(scope, waterId);
+		const [target] = await world.services.water.targetsOf(scope, waterId);
 		expect(target).toMatchObject({ parameter: 'alkalinity', low: 7, source: 'Shrimps: the club’s sheet' });
 		// A site cannot take another site's.
 		const other = await world.site('profiles-other');
 		expect(
-			await world.services.takeProfile(other.scope, {
+			await world.services.judgement.takeProfile(other.scope, {
 				id: id(),
 				waterId: other.waterId,
 				profile: { kind: 'own', id: profile!.id },
@@ -146,7 +148,7 @@ describe('a profile', () => {
 	it('that ships changes the kind of the water, and takes away bands that it does not have', async () => {
 		const { scope, waterId, person } = await world.site('stage');
 		const take = (profile: 'mixed-reef' | 'soft-fresh', days: number) =>
-			world.services.takeProfile(scope, {
+			world.services.judgement.takeProfile(scope, {
 				id: id(),
 				waterId,
 				profile: { kind: 'shipped', id: profile },
@@ -154,9 +156,9 @@ describe('a profile', () => {
 			});
 		await take('mixed-reef', -2);
 		await take('soft-fresh', -1);
-		const open = await world.services.openWater(person, waterId);
+		const open = await world.services.water.openWater(person, waterId);
 		expect(open!.water.profile).toBe('soft-fresh');
-		const targets = await world.services.targetsOf(scope, waterId);
+		const targets = await world.services.water.targetsOf(scope, waterId);
 		expect(targets.find((t) => t.parameter === 'calcium')).toMatchObject({ low: null, high: null });
 		expect(targets.find((t) => t.parameter === 'alkalinity')).toMatchObject({ low: 1, high: 2 });
 	});
@@ -174,18 +176,18 @@ describe('the laboratory', () => {
 			offsetMinutes: 0,
 			note: ''
 		};
-		expect(await world.services.sendSample(site.scope, command)).toMatchObject({ ok: true });
-		expect(await world.services.collectAnswers(site.scope)).toBe(0);
+		expect(await world.services.laboratory.sendSample(site.scope, command)).toMatchObject({ ok: true });
+		expect(await world.services.laboratory.collectAnswers(site.scope)).toBe(0);
 		world.now = addDays(NOON, 6.1);
 		// Two who look at once do not take it in twice.
 		const [a, b] = await Promise.all([
-			world.services.collectAnswers(site.scope),
-			world.services.collectAnswers(site.scope)
+			world.services.laboratory.collectAnswers(site.scope),
+			world.services.laboratory.collectAnswers(site.scope)
 		]);
 		expect(a + b).toBe(1);
-		const [sent] = await world.services.readSent(site.scope, site.waterId);
+		const [sent] = await world.services.laboratory.readSent(site.scope, site.waterId);
 		expect(sent!.answeredAt).toBe(world.now);
-		const { entries } = await world.services.readLog(site.scope, {
+		const { entries } = await world.services.log.readLog(site.scope, {
 			waterId: site.waterId,
 			what: 'alkalinity',
 			before: null
@@ -210,16 +212,21 @@ describe('the laboratory', () => {
 			offsetMinutes: 0
 		};
 		const report = (rows: (typeof row)[]) => ({ id: id(), waterId, source: 'harbour laboratory', rows });
-		expect(await world.services.saveReport(scope, report([row, { ...row, unit: 'dkh' }]))).toMatchObject({
+		expect(
+			await world.services.laboratory.saveReport(scope, report([row, { ...row, unit: 'dkh' }]))
+		).toMatchObject({
 			ok: false,
 			fault: { code: 'unit-unknown', field: 'rows.1.unit' }
 		});
 		const count = async () =>
-			(await world.services.readLog(scope, { waterId, what: null, before: null })).entries.length;
+			(await world.services.log.readLog(scope, { waterId, what: null, before: null })).entries.length;
 		expect(await count()).toBe(0);
 		const good = report([row, { ...row, parameter: 'magnesium' as never, value: 1310, expandedU: 24 }]);
-		expect(await world.services.saveReport(scope, good)).toMatchObject({ ok: true, value: { kept: 2 } });
-		await world.services.saveReport(scope, good);
+		expect(await world.services.laboratory.saveReport(scope, good)).toMatchObject({
+			ok: true,
+			value: { kept: 2 }
+		});
+		await world.services.laboratory.saveReport(scope, good);
 		expect(await count()).toBe(2);
 	});
 });
@@ -227,23 +234,23 @@ describe('the laboratory', () => {
 describe('a calendar address', () => {
 	it('answers whoever has it until it is revoked, and is kept as a digest only', async () => {
 		const { scope, waterId } = await world.site('calendar');
-		const opened = await world.services.changeFeed(scope, { id: id(), waterId, kind: 'open' });
+		const opened = await world.services.calendar.changeFeed(scope, { id: id(), waterId, kind: 'open' });
 		const token = opened.ok ? opened.value.token! : '';
-		expect(await world.services.feedCalendar(token)).toMatch(/^BEGIN:VCALENDAR/);
-		expect(await world.services.feedCalendar(`${token}x`)).toBeNull();
+		expect(await world.services.calendar.feedCalendar(token)).toMatch(/^BEGIN:VCALENDAR/);
+		expect(await world.services.calendar.feedCalendar(`${token}x`)).toBeNull();
 		const [rows] = await asApplication.query('select * from calendar_feed');
 		expect(JSON.stringify(rows)).not.toContain(token);
-		const [feed] = await world.services.readFeeds(scope);
+		const [feed] = await world.services.calendar.readFeeds(scope);
 		// Somebody else's cannot be revoked.
 		const other = await world.site('calendar-other');
 		const revoke = { id: id(), kind: 'revoke' as const, feedId: feed!.id };
-		expect(await world.services.changeFeed(other.scope, { ...revoke, waterId: other.waterId })).toMatchObject(
-			{ ok: false }
-		);
-		expect(await world.services.changeFeed(scope, { ...revoke, id: id(), waterId })).toMatchObject({
+		expect(
+			await world.services.calendar.changeFeed(other.scope, { ...revoke, waterId: other.waterId })
+		).toMatchObject({ ok: false });
+		expect(await world.services.calendar.changeFeed(scope, { ...revoke, id: id(), waterId })).toMatchObject({
 			ok: true
 		});
-		expect(await world.services.feedCalendar(token)).toBeNull();
+		expect(await world.services.calendar.feedCalendar(token)).toBeNull();
 	});
 });
 
@@ -252,7 +259,7 @@ describe('a comparison', () => {
 		const site = await world.site('compare');
 		await readWeekly(site, [0.41, 0.42, 0.4]);
 		for (const [i, dkh] of [9.3, 9.2, 9.4].entries()) {
-			await world.services.saveReport(site.scope, {
+			await world.services.laboratory.saveReport(site.scope, {
 				id: id(),
 				waterId: site.waterId,
 				source: 'harbour laboratory',

@@ -60,7 +60,7 @@ describe('what is kept', () => {
 							case 'read': {
 								const run = testRun(world, waterId, { finishedAt: addDays(NOON, -act.day) });
 								run.reading.fills = fills(act.ml);
-								expect(await services.saveTestRun(scope, run)).toMatchObject({ ok: true });
+								expect(await services.reading.saveTestRun(scope, run)).toMatchObject({ ok: true });
 								readings.push({ id: run.readingId, ml: act.ml });
 								break;
 							}
@@ -69,7 +69,7 @@ describe('what is kept', () => {
 								if (!last || last.ml === act.ml) break;
 								const reading = { ...testRun(world, waterId).reading, fills: fills(act.ml) };
 								const command = { id, supersedes: last.id, reading, reason: 'misread' };
-								expect(await services.correctReading(scope, command)).toMatchObject({ ok: true });
+								expect(await services.reading.correctReading(scope, command)).toMatchObject({ ok: true });
 								break;
 							}
 							case 'dose': {
@@ -88,7 +88,7 @@ describe('what is kept', () => {
 									details,
 									note: ''
 								};
-								expect(await services.recordEvent(scope, dose)).toMatchObject({ ok: true });
+								expect(await services.log.recordEvent(scope, dose)).toMatchObject({ ok: true });
 								break;
 							}
 							case 'band': {
@@ -100,16 +100,20 @@ describe('what is kept', () => {
 									source,
 									fromAt: addDays(NOON, -30)
 								};
-								await services.setTarget(scope, { id, waterId, parameter: 'alkalinity', ...band });
+								await services.water.setTarget(scope, { id, waterId, parameter: 'alkalinity', ...band });
 								break;
 							}
 							case 'habit': {
 								const testing = { kind: 'fixed' as const, everyDays: act.everyDays };
-								await services.saveSettings(scope, { id, waterId, settings: { ...USUAL_SETTINGS, testing } });
+								await services.judgement.saveSettings(scope, {
+									id,
+									waterId,
+									settings: { ...USUAL_SETTINGS, testing }
+								});
 								break;
 							}
 							case 'kit':
-								await services.deriveAgain(scope, { id, waterId, code: 'alk-syringe' });
+								await services.method.deriveAgain(scope, { id, waterId, code: 'alk-syringe' });
 								break;
 							case 'look': {
 								const { water } = await world.open(waterId);

@@ -30,13 +30,13 @@ const factorOf = (perUnit: number): TitrationMethod => ({
 });
 async function save({ scope, waterId }: Site, perUnit: number, revises: string | null = null) {
 	const command = { id: world.deps.newId(), waterId, method: factorOf(perUnit), revises };
-	const saved = await world.services.saveMethod(scope, command);
+	const saved = await world.services.method.saveMethod(scope, command);
 	if (!saved.ok) throw new Error(JSON.stringify(saved.fault));
 	return { ...saved.value, command };
 }
 async function read(site: Site, code: string, version: number): Promise<string> {
 	const command = testRun(world, site.waterId, { methodCode: code, methodVersion: version });
-	expect(await world.services.saveTestRun(site.scope, command)).toMatchObject({ ok: true });
+	expect(await world.services.reading.saveTestRun(site.scope, command)).toMatchObject({ ok: true });
 	return command.readingId;
 }
 const valueNow = async (site: Site) => {
@@ -51,20 +51,20 @@ describe('a method of the site’s own', () => {
 		const other = await world.site('no method');
 		const { code, version, command } = await save(site, 14);
 		expect(version).toBe(1);
-		expect(await world.services.saveMethod(site.scope, command)).toEqual({
+		expect(await world.services.method.saveMethod(site.scope, command)).toEqual({
 			ok: true,
 			value: { code, version }
 		});
 		const { offers } = await world.ask('bench', site.water.id, HABITS);
 		expect(offers.find((o) => o.method.code === code)).toMatchObject({ own: true });
-		expect(await world.services.readMethod(other.scope, code)).toBeNull();
-		expect(await world.services.previewDerivation(other.scope, code)).toBeNull();
+		expect(await world.services.method.readMethod(other.scope, code)).toBeNull();
+		expect(await world.services.method.previewDerivation(other.scope, code)).toBeNull();
 		const run = testRun(world, other.waterId, { methodCode: code, methodVersion: 1 });
-		expect(await world.services.saveTestRun(other.scope, run)).toMatchObject({
+		expect(await world.services.reading.saveTestRun(other.scope, run)).toMatchObject({
 			fault: { code: 'unknown-item' }
 		});
 		const theft = { ...command, id: world.deps.newId(), waterId: other.waterId, revises: code };
-		expect(await world.services.saveMethod(other.scope, theft)).toMatchObject({
+		expect(await world.services.method.saveMethod(other.scope, theft)).toMatchObject({
 			fault: { code: 'unknown-item' }
 		});
 	});
@@ -76,7 +76,7 @@ describe('a method of the site’s own', () => {
 			method: factorOf(9),
 			revises: 'alk-syringe'
 		};
-		expect(await world.services.saveMethod(site.scope, command)).toMatchObject({
+		expect(await world.services.method.saveMethod(site.scope, command)).toMatchObject({
 			fault: { code: 'method-shipped' }
 		});
 	});
@@ -84,19 +84,22 @@ describe('a method of the site’s own', () => {
 		const site = await world.site('derived again');
 		const { code } = await save(site, 14);
 		await read(site, code, 1);
-		expect(await world.services.previewDerivation(site.scope, code)).toEqual([]);
+		expect(await world.services.method.previewDerivation(site.scope, code)).toEqual([]);
 		expect(await save(site, 15, code)).toMatchObject({ code, version: 2 });
 		const before = 14 * (0.59 - 0.0075);
 		const after = 15 * (0.59 - 0.0075);
 		expect(await valueNow(site)).toBeCloseTo(before, 8);
-		const moves = (await world.services.previewDerivation(site.scope, code))!;
+		const moves = (await world.services.method.previewDerivation(site.scope, code))!;
 		expect(moves).toMatchObject([{ version: 1, before: [{ kind: 'value' }], after: [{ kind: 'value' }] }]);
 		expect(await valueNow(site)).toBeCloseTo(before, 8);
 
 		const again = { id: world.deps.newId(), waterId: site.waterId, code };
-		expect(await world.services.deriveAgain(site.scope, again)).toEqual({ ok: true, value: { moved: 1 } });
+		expect(await world.services.method.deriveAgain(site.scope, again)).toEqual({
+			ok: true,
+			value: { moved: 1 }
+		});
 		expect(await valueNow(site)).toBeCloseTo(after, 8);
-		expect(await world.services.previewDerivation(site.scope, code)).toEqual([]);
+		expect(await world.services.method.previewDerivation(site.scope, code)).toEqual([]);
 		const [rows] = await raw.query<mysql.RowDataPacket[]>(
 			'select current, site_method_id is null as own from result where site_id = ? order by derived_at, id',
 			[site.siteId]
@@ -107,7 +110,7 @@ describe('a method of the site’s own', () => {
 		]);
 
 		// A correction afterwards stays with the version that the result was derived by.
-		const { entries } = await world.services.readLog(site.scope, {
+		const { entries } = await world.services.log.readLog(site.scope, {
 			waterId: site.waterId,
 			what: 'alkalinity',
 			before: null
@@ -122,9 +125,9 @@ describe('a method of the site’s own', () => {
 			reading: { ...old.reading, fills },
 			reason: 'Misread.'
 		};
-		expect(await world.services.correctReading(site.scope, correction)).toMatchObject({ ok: true });
+		expect(await world.services.reading.correctReading(site.scope, correction)).toMatchObject({ ok: true });
 		expect(await valueNow(site)).toBeCloseTo(15 * (0.6 - 0.0075), 8);
-		expect(await world.services.previewDerivation(site.scope, code)).toEqual([]);
+		expect(await world.services.method.previewDerivation(site.scope, code)).toEqual([]);
 	});
 });
 
@@ -140,12 +143,12 @@ describe('a run that tells two parameters', () => {
 			...testRun(world, site.waterId, { methodCode: CA_MG_PAIR.code, methodVersion: 1 }),
 			reading: { form: 'pair' as const, portion: 'full' as const, first: marks(0.83), second: marks(0.86) }
 		};
-		const saved = await world.services.saveTestRun(site.scope, run);
+		const saved = await world.services.reading.saveTestRun(site.scope, run);
 		expect(saved).toMatchObject({
 			value: { results: [{ parameter: 'calcium' }, { parameter: 'magnesium' }] }
 		});
 		const filter = { waterId: site.waterId, what: 'magnesium' as const };
-		const { entries } = await world.services.readLog(site.scope, { ...filter, before: null });
+		const { entries } = await world.services.log.readLog(site.scope, { ...filter, before: null });
 		expect(entries).toMatchObject([{ results: [{ parameter: 'calcium' }, { parameter: 'magnesium' }] }]);
 		expect(await world.csvLines(site.scope, filter)).toHaveLength(3);
 		const { before } = await world.ask('bench', site.water.id, HABITS);
@@ -155,23 +158,23 @@ describe('a run that tells two parameters', () => {
 		const site = await world.site('repeat');
 		const elsewhere = await world.site('elsewhere');
 		const first = testRun(world, site.waterId);
-		await world.services.saveTestRun(site.scope, first);
+		await world.services.reading.saveTestRun(site.scope, first);
 		const repeat = testRun(world, site.waterId, { sampleId: first.sampleId });
-		expect(await world.services.saveTestRun(site.scope, repeat)).toMatchObject({ ok: true });
+		expect(await world.services.reading.saveTestRun(site.scope, repeat)).toMatchObject({ ok: true });
 		const [rows] = await raw.query<mysql.RowDataPacket[]>(
 			'select count(*) as n from sample where site_id = ?',
 			[site.siteId]
 		);
 		expect(Number(rows[0]!.n)).toBe(1);
 		const wrong = testRun(world, elsewhere.waterId, { sampleId: first.sampleId });
-		expect(await world.services.saveTestRun(elsewhere.scope, wrong)).toMatchObject({ ok: true });
+		expect(await world.services.reading.saveTestRun(elsewhere.scope, wrong)).toMatchObject({ ok: true });
 	});
 });
 
 describe('an update', () => {
 	it('brings the shipped methods to every site once', async () => {
 		const site = await world.site('updated');
-		const count = async () => (await world.services.readMethods(site.scope)).length;
+		const count = async () => (await world.services.method.readMethods(site.scope)).length;
 		const all = await count();
 		await raw.query(
 			`delete sm from site_method sm join method_version mv on mv.id = sm.method_version_id

@@ -67,19 +67,19 @@ describe('a backup', () => {
 		const world = openWorld(database.url);
 		const { scope, waterId } = await world.site('backup');
 		const kept = testRun(world, waterId, { note: 'line\nbreak; “quoted” \u2028 and \\! a backslash' });
-		await world.services.saveTestRun(scope, kept);
+		await world.services.reading.saveTestRun(scope, kept);
 		const file = await dump(url(), folder);
 		expect(statSync(file).mode & 0o777).toBe(0o600);
 		const later = testRun(world, waterId);
-		await world.services.saveTestRun(scope, later);
+		await world.services.reading.saveTestRun(scope, later);
 		const before = await put(file);
 		const runs = async () => {
-			const { entries } = await world.services.readLog(scope, { waterId, what: null, before: null });
+			const { entries } = await world.services.log.readLog(scope, { waterId, what: null, before: null });
 			return entries.map((e) => (e.type === 'reading' ? e.runId : ''));
 		};
 		expect(await runs()).toEqual([kept.id]);
 		// What was undone by the restore can be sent again: its receipt went with it.
-		expect(await world.services.saveTestRun(scope, later)).toMatchObject({ ok: true });
+		expect(await world.services.reading.saveTestRun(scope, later)).toMatchObject({ ok: true });
 		expect(existsSync(join(folder, 'restoring'))).toBe(false);
 		// What was there is kept, and can be had back.
 		const again = await put(before);

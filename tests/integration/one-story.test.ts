@@ -63,8 +63,8 @@ async function toldOf(open: Awaited<ReturnType<World['open']>>): Promise<Told> {
 		services.ask('day', open),
 		services.ask('adjust', open),
 		services.ask('bench', open, readPreferences(undefined)),
-		services.siteCalendar(open),
-		services.readSessions(open.scope)
+		services.calendar.siteCalendar(open),
+		services.bench.readSessions(open.scope)
 	]);
 	const { water, scope } = open;
 	return {
@@ -87,17 +87,17 @@ describe('the pages of a water', () => {
 		for (const days of DAYS_AGO) {
 			world.now = addDays(NOW, -days);
 			await backTo(world.now);
-			const first = await world.services.firstWater(person);
-			const reach = first ? (await world.services.openWater(person, first))!.reach : [];
+			const first = await world.services.water.firstWater(person);
+			const reach = first ? (await world.services.water.openWater(person, first))!.reach : [];
 			for (const { water } of reach) {
-				const open = (await world.services.openWater(person, water.id))!;
+				const open = (await world.services.water.openWater(person, water.id))!;
 				if (open.water.startedAt > world.now) continue;
 				const told = await toldOf(open);
 				found.push(...contradictions(told).map((words) => `${water.name}, ${days} days ago: ${words}`));
 				looked++;
 				// As JSON it reaches the page: nothing may be lost on the way.
 				const { day, bench } = told;
-				const read = { day, bench, log: await world.services.readLog(open.scope, EVERYTHING(water.id)) };
+				const read = { day, bench, log: await world.services.log.readLog(open.scope, EVERYTHING(water.id)) };
 				expect(fromJson(toJson(read))).toEqual(read);
 			}
 		}

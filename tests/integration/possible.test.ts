@@ -89,11 +89,11 @@ describe('what cannot be is refused by name, whoever sends it', () => {
 			'details.amountMlPerDay'
 		]
 	])('%s', async (_what, command, field) => {
-		expect(await world.services.recordEvent(site.scope, command())).toMatchObject(refused(field));
+		expect(await world.services.log.recordEvent(site.scope, command())).toMatchObject(refused(field));
 	});
 	it('a daily dose of nothing stops it, and is taken', async () => {
 		const stop = event('recurring-dose', { supplement: 'x', amountMlPerDay: 0, strength: [] });
-		expect(await world.services.recordEvent(site.scope, stop)).toMatchObject({ ok: true });
+		expect(await world.services.log.recordEvent(site.scope, stop)).toMatchObject({ ok: true });
 	});
 	it.each([
 		['a standard of pH 99999', () => item({ details: contents('ph', 99_999) }), refused('content.ph')],
@@ -109,7 +109,7 @@ describe('what cannot be is refused by name, whoever sends it', () => {
 		],
 		['a price below nothing', () => item({ price: -1 }), refused('price')]
 	])('%s', async (_what, command, fault) => {
-		expect(await world.services.addToShelf(site.scope, command())).toMatchObject(fault);
+		expect(await world.services.shelf.addToShelf(site.scope, command())).toMatchObject(fault);
 	});
 	it('more in a bottle than it ever held, and a drop that no dropper gives', async () => {
 		const kit = item({
@@ -118,9 +118,9 @@ describe('what cannot be is refused by name, whoever sends it', () => {
 			methodVersion: ALK_SYRINGE.version,
 			details: { ...NO_DETAILS, bottles: [{ reagent: 'A', unit: 'ml', full: 8 }] }
 		});
-		expect(await world.services.addToShelf(site.scope, kit)).toMatchObject({ ok: true });
+		expect(await world.services.shelf.addToShelf(site.scope, kit)).toMatchObject({ ok: true });
 		const note = (kind: string, details: object) =>
-			world.services.noteItem(site.scope, {
+			world.services.shelf.noteItem(site.scope, {
 				id: id(),
 				waterId: site.waterId,
 				itemId: kit.id,
@@ -137,7 +137,7 @@ describe('what cannot be is refused by name, whoever sends it', () => {
 	it('a method whose sample, drop, syringe or limits cannot be', async () => {
 		const own = { ...ALK_SYRINGE, code: 'own-alk', version: 1 };
 		const save = (method: object) =>
-			world.services.saveMethod(site.scope, {
+			world.services.method.saveMethod(site.scope, {
 				id: id(),
 				waterId: site.waterId,
 				method: method as never,
@@ -196,7 +196,7 @@ describe('what cannot be is refused by name, whoever sends it', () => {
 				} as never
 			]
 		});
-		const save = (change: object) => world.services.saveSession(site.scope, session(change));
+		const save = (change: object) => world.services.bench.saveSession(site.scope, session(change));
 		expect(await save({ kitId: id() })).toMatchObject(refused('tests.0.kitId', 'unknown-item'));
 		expect(await save({ standardId: id() })).toMatchObject(refused('tests.0.standardId', 'unknown-item'));
 		expect(await save({ methodCode: 'nobodys' })).toMatchObject(
@@ -220,7 +220,7 @@ describe('a whole report', () => {
 		offsetMinutes: 0
 	});
 	const report = (...values: number[]) =>
-		world.services.saveReport(site.scope, {
+		world.services.laboratory.saveReport(site.scope, {
 			id: id(),
 			waterId: site.waterId,
 			source: 'A laboratory',

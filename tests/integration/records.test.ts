@@ -39,22 +39,24 @@ describe('a test run', () => {
 	it('is stored whole, with a result derived on the server', async () => {
 		const { scope, waterId, water, siteId } = await world.site('whole');
 		const command = testRun(world, waterId, { note: 'a doubt; “quoted”' });
-		const saved = await world.services.saveTestRun(scope, command);
+		const saved = await world.services.reading.saveTestRun(scope, command);
 		expect(saved).toMatchObject({ ok: true, value: { runId: command.id } });
 		const today = (await world.ask('day', water.id)).today;
 		expect(today.rows.map((r) => r.parameter)).toEqual(['alkalinity']);
 		expect(today.rows[0]!.last.result).toMatchObject({ kind: 'value', value: expect.closeTo(8.1663, 3) });
 		// Without a band nothing is missed.
 		expect(today.untested).toEqual([]);
-		const log = await world.services.readLog(scope, { waterId, what: null, before: null });
+		const log = await world.services.log.readLog(scope, { waterId, what: null, before: null });
 		expect(log.entries[0]).toMatchObject({ type: 'reading', reading: command.reading, note: command.note });
 		expect(await count('sample', siteId)).toBe(1);
 	});
 	it('sent again is stored once and answered the same, also by two at once', async () => {
 		const { scope, waterId, siteId } = await world.site('twice');
 		const command = testRun(world, waterId);
-		const answers = await Promise.all([1, 2, 3].map(() => world.services.saveTestRun(scope, command)));
-		const again = await world.services.saveTestRun(scope, command);
+		const answers = await Promise.all(
+			[1, 2, 3].map(() => world.services.reading.saveTestRun(scope, command))
+		);
+		const again = await world.services.reading.saveTestRun(scope, command);
 		for (const answer of answers) expect(answer).toEqual(again);
 		expect(again.ok).toBe(true);
 		expect(await count('raw_reading', siteId)).toBe(1);
@@ -63,11 +65,11 @@ describe('a test run', () => {
 	it('under an id that has another content is refused', async () => {
 		const { scope, waterId } = await world.site('conflict');
 		const command = testRun(world, waterId);
-		await world.services.saveTestRun(scope, command);
-		const other = await world.services.saveTestRun(scope, { ...command, note: 'changed' });
+		await world.services.reading.saveTestRun(scope, command);
+		const other = await world.services.reading.saveTestRun(scope, { ...command, note: 'changed' });
 		expect(other).toMatchObject({ ok: false, fault: { code: 'id-taken' } });
 		const sameReading = testRun(world, waterId, { readingId: command.readingId });
-		expect(await world.services.saveTestRun(scope, sameReading)).toMatchObject({
+		expect(await world.services.reading.saveTestRun(scope, sameReading)).toMatchObject({
 			ok: false,
 			fault: { code: 'id-taken' }
 		});
@@ -76,17 +78,17 @@ describe('a test run', () => {
 		const { scope, waterId, siteId } = await world.site('refused');
 		const beyond = testRun(world, waterId);
 		beyond.reading.fills = [{ startMl: 1, end: { lowerMl: 4.1, upperMl: 4.1 } }];
-		expect(await world.services.saveTestRun(scope, beyond)).toMatchObject({
+		expect(await world.services.reading.saveTestRun(scope, beyond)).toMatchObject({
 			ok: false,
 			fault: { code: 'beyond-syringe', field: 'reading.fills.0.end.lowerMl' }
 		});
 		const future = testRun(world, waterId, { finishedAt: addDays(world.now, 1) });
-		expect(await world.services.saveTestRun(scope, future)).toMatchObject({
+		expect(await world.services.reading.saveTestRun(scope, future)).toMatchObject({
 			ok: false,
 			fault: { code: 'in-the-future' }
 		});
 		const noMethod = testRun(world, waterId, { methodCode: 'moon' });
-		expect(await world.services.saveTestRun(scope, noMethod)).toMatchObject({
+		expect(await world.services.reading.saveTestRun(scope, noMethod)).toMatchObject({
 			ok: false,
 			fault: { code: 'unknown-item' }
 		});
@@ -100,15 +102,19 @@ describe('a correction', () => {
 		const { scope, waterId, water, siteId } = await world.site('corrected');
 		const command = testRun(world, waterId);
 		command.reading.readAs = 'used';
-		await world.services.saveTestRun(scope, command);
+		await world.services.reading.saveTestRun(scope, command);
 		const correction = {
 			id: world.deps.newId(),
 			supersedes: command.readingId,
 			reading: { ...command.reading, readAs: 'left' as const },
 			reason: 'Entered left as used.'
 		};
-		expect(await world.services.correctReading(scope, correction)).toMatchObject({ ok: true });
-		const { entries } = await world.services.readLog(scope, { waterId, what: 'alkalinity', before: null });
+		expect(await world.services.reading.correctReading(scope, correction)).toMatchObject({ ok: true });
+		const { entries } = await world.services.log.readLog(scope, {
+			waterId,
+			what: 'alkalinity',
+			before: null
+		});
 		expect(entries).toHaveLength(2);
 		expect(
 			entries.find((e) => e.type === 'reading' && e.replacedBecause === correction.reason)
@@ -126,9 +132,9 @@ describe('a correction', () => {
 	it('of a reading corrected already, unchanged, or not there, is refused', async () => {
 		const { scope, waterId } = await world.site('refused corrections');
 		const command = testRun(world, waterId);
-		await world.services.saveTestRun(scope, command);
+		await world.services.reading.saveTestRun(scope, command);
 		const correct = (supersedes: string, lowerMl: number) =>
-			world.services.correctReading(scope, {
+			world.services.reading.correctReading(scope, {
 				id: world.deps.newId(),
 				supersedes,
 				reading: { ...command.reading, fills: [{ startMl: 1, end: { lowerMl, upperMl: lowerMl } }] },
@@ -146,13 +152,15 @@ describe('another site', () => {
 		const mine = await world.site('mine');
 		const theirs = await world.site('theirs');
 		const theirRun = testRun(world, theirs.waterId);
-		await world.services.saveTestRun(theirs.scope, theirRun);
-		expect(await world.services.openWater(mine.person, theirs.waterId)).toBeNull();
-		expect(await world.services.readingById(mine.scope, theirRun.readingId)).toBeNull();
-		expect(await world.services.saveTestRun(mine.scope, testRun(world, theirs.waterId))).toMatchObject({
+		await world.services.reading.saveTestRun(theirs.scope, theirRun);
+		expect(await world.services.water.openWater(mine.person, theirs.waterId)).toBeNull();
+		expect(await world.services.reading.readingById(mine.scope, theirRun.readingId)).toBeNull();
+		expect(
+			await world.services.reading.saveTestRun(mine.scope, testRun(world, theirs.waterId))
+		).toMatchObject({
 			fault: { code: 'unknown-item' }
 		});
-		const log = await world.services.readLog(mine.scope, {
+		const log = await world.services.log.readLog(mine.scope, {
 			waterId: theirs.waterId,
 			what: null,
 			before: null
@@ -176,8 +184,8 @@ describe('another site', () => {
 			new Date(world.now - 1000),
 			siteId
 		]);
-		expect(await world.services.openWater(person, waterId)).toBeNull();
-		expect(await world.services.firstWater(person)).toBeNull();
+		expect(await world.services.water.openWater(person, waterId)).toBeNull();
+		expect(await world.services.water.firstWater(person)).toBeNull();
 	});
 });
 
@@ -185,7 +193,7 @@ describe('events and targets', () => {
 	it('are kept, and enter the estimate', async () => {
 		const { scope, waterId, water } = await world.site('events');
 		for (let n = 20; n >= 0; n -= 4) {
-			await world.services.saveTestRun(
+			await world.services.reading.saveTestRun(
 				scope,
 				testRun(world, waterId, { finishedAt: addDays(world.now, -n) })
 			);
@@ -205,11 +213,11 @@ describe('events and targets', () => {
 			},
 			note: ''
 		};
-		expect(await world.services.recordEvent(scope, dose)).toMatchObject({ ok: true });
+		expect(await world.services.log.recordEvent(scope, dose)).toMatchObject({ ok: true });
 		const after = (await world.ask('day', water.id)).today.rows[0]!;
 		expect(after.estimate!.consumptionPerDay.value).toBeCloseTo(0.7, 1);
 		expect(
-			await world.services.recordEvent(scope, {
+			await world.services.log.recordEvent(scope, {
 				...dose,
 				id: world.deps.newId(),
 				happenedAt: addDays(world.now, 2)
@@ -223,15 +231,15 @@ describe('events and targets', () => {
 			kind: 'water-change' as const,
 			details: { volumeL: 700, batch: '', newWater: [] }
 		};
-		expect(await world.services.recordEvent(scope, tooMuch)).toMatchObject({
+		expect(await world.services.log.recordEvent(scope, tooMuch)).toMatchObject({
 			fault: { code: 'too-large', field: 'volumeL' }
 		});
 	});
 	it('a band counts from its date on, and the newest in force wins', async () => {
 		const { scope, waterId, water } = await world.site('targets');
-		await world.services.saveTestRun(scope, testRun(world, waterId));
+		await world.services.reading.saveTestRun(scope, testRun(world, waterId));
 		const set = (low: number, high: number, days: number, aim: number | null = null) =>
-			world.services.setTarget(scope, {
+			world.services.water.setTarget(scope, {
 				id: world.deps.newId(),
 				waterId,
 				parameter: 'alkalinity',
@@ -262,12 +270,12 @@ describe('the log', () => {
 				finishedAt: instant(world.now - Math.floor(n / 2) * 3_600_000)
 			});
 			ids.add(command.readingId);
-			await world.services.saveTestRun(scope, command);
+			await world.services.reading.saveTestRun(scope, command);
 		}
 		const seen: string[] = [];
 		let before = null as ReturnType<typeof instant> | null;
 		do {
-			const page = await world.services.readLog(scope, { waterId, what: null, before });
+			const page = await world.services.log.readLog(scope, { waterId, what: null, before });
 			seen.push(...page.entries.map((e) => (e.type === 'reading' ? e.readingId : e.id)));
 			before = page.older;
 		} while (before !== null);
@@ -314,7 +322,7 @@ describe('what the views are given', () => {
 			(await world.ask('trends', water.id, daysOfWindow(addDays(world.now, -399), world.now))).rows
 		).toEqual([]);
 		expect(
-			(await world.services.readLog(scope, { waterId: null, what: null, before: null })).older
+			(await world.services.log.readLog(scope, { waterId: null, what: null, before: null })).older
 		).toBeNull();
 		const { offers, usual, before } = await world.ask('bench', water.id, HABITS);
 		expect(offers.map((o) => o.method.code).sort()).toEqual(
@@ -331,9 +339,15 @@ describe('what the views are given', () => {
 		const { scope, waterId, water } = await world.site('few');
 		const alkalinity = async () =>
 			(await world.ask('bench', water.id, HABITS)).offers.find((o) => o.method.code === 'alk-syringe')!;
-		await world.services.saveTestRun(scope, testRun(world, waterId, { finishedAt: addDays(world.now, -4) }));
+		await world.services.reading.saveTestRun(
+			scope,
+			testRun(world, waterId, { finishedAt: addDays(world.now, -4) })
+		);
 		expect((await alkalinity()).contexts.alkalinity!.expected).toBeNull();
-		await world.services.saveTestRun(scope, testRun(world, waterId, { finishedAt: addDays(world.now, -1) }));
+		await world.services.reading.saveTestRun(
+			scope,
+			testRun(world, waterId, { finishedAt: addDays(world.now, -1) })
+		);
 		const { contexts, lastUsedAt } = await alkalinity();
 		expect(lastUsedAt).toBe(addDays(world.now, -1));
 		expect(contexts.alkalinity!.expected!.value).toBeCloseTo(8.17, 1);
@@ -343,9 +357,9 @@ describe('what the views are given', () => {
 		const commands = [300, 80, 40, 33, 20, 10, 2].map((days) =>
 			testRun(world, waterId, { finishedAt: addDays(world.now, -days) })
 		);
-		for (const command of commands) await world.services.saveTestRun(scope, command);
+		for (const command of commands) await world.services.reading.saveTestRun(scope, command);
 		const last = commands.at(-1)!;
-		await world.services.correctReading(scope, {
+		await world.services.reading.correctReading(scope, {
 			id: world.deps.newId(),
 			supersedes: last.readingId,
 			reading: { ...last.reading, sure: false },
@@ -375,16 +389,16 @@ describe('a reading that was asked about', () => {
 			...testRun(world, waterId),
 			slip: { kind: 'portion' as const, answer: 'that-is-it' as const }
 		};
-		await world.services.saveTestRun(scope, command);
+		await world.services.reading.saveTestRun(scope, command);
 		const keep = (kind: 'unit' | null) =>
-			world.services.keepReading(scope, { id: world.deps.newId(), runId: command.id, kind });
+			world.services.reading.keepReading(scope, { id: world.deps.newId(), runId: command.id, kind });
 		expect(await keep(null)).toEqual({ ok: true, value: { runId: command.id } });
 		expect(await keep('unit')).toMatchObject({ ok: true });
 		const { slipPriors } = await world.ask('bench', water.id, HABITS);
 		expect(slipPriors.portion).toBeGreaterThan(USUAL_PRIORS.portion);
 		expect(slipPriors.unit).toBeLessThan(USUAL_PRIORS.unit);
 		expect(
-			await world.services.keepReading(scope, {
+			await world.services.reading.keepReading(scope, {
 				id: world.deps.newId(),
 				runId: world.deps.newId(),
 				kind: null
@@ -399,10 +413,14 @@ describe('a bound', () => {
 		const command = testRun(world, waterId);
 		command.reading.readAs = 'used';
 		command.reading.fills = [{ startMl: 1, end: { lowerMl: 0, upperMl: 0 } }];
-		const saved = await world.services.saveTestRun(scope, command);
+		const saved = await world.services.reading.saveTestRun(scope, command);
 		const bound = { kind: 'bound', sense: '<', parameter: 'alkalinity', limit: expect.closeTo(0.2103, 3) };
 		expect(saved).toMatchObject({ ok: true, value: { results: [bound] } });
-		const { entries } = await world.services.readLog(scope, { waterId, what: 'alkalinity', before: null });
+		const { entries } = await world.services.log.readLog(scope, {
+			waterId,
+			what: 'alkalinity',
+			before: null
+		});
 		expect(entries[0]).toMatchObject({ results: [bound] });
 		const [, row] = await world.csvLines(scope, { waterId, what: 'alkalinity' });
 		expect(row).toContain(',bound,,0,0.21');

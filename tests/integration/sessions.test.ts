@@ -60,33 +60,33 @@ describe('a session', () => {
 		const { scope, waterId } = await world.site('session');
 		const first = sheet(waterId);
 		expect(checkSession(first)).toMatchObject({ ok: true });
-		expect(await world.services.saveSession(scope, first)).toMatchObject({ ok: true });
+		expect(await world.services.bench.saveSession(scope, first)).toMatchObject({ ok: true });
 		const second = { ...first, id: world.deps.newId(), revision: 4 };
-		expect(await world.services.saveSession(scope, second)).toMatchObject({ ok: true });
-		const open = await world.services.readSessions(scope);
+		expect(await world.services.bench.saveSession(scope, second)).toMatchObject({ ok: true });
+		const open = await world.services.bench.readSessions(scope);
 		expect(open).toMatchObject([
 			{ sessionId: first.sessionId, revision: 4, waters: [{ id: waterId, name: 'session tank' }] }
 		]);
 		// A device that was left behind does not undo what another one did.
 		const older = { ...first, id: world.deps.newId(), revision: 3 };
-		expect(await world.services.saveSession(scope, older)).toMatchObject({
+		expect(await world.services.bench.saveSession(scope, older)).toMatchObject({
 			ok: false,
 			fault: { code: 'session-elsewhere' }
 		});
 		const done = { ...first, id: world.deps.newId(), revision: 5, state: 'finished' as const };
-		await world.services.saveSession(scope, done);
-		expect(await world.services.readSessions(scope)).toEqual([]);
+		await world.services.bench.saveSession(scope, done);
+		expect(await world.services.bench.readSessions(scope)).toEqual([]);
 	});
 	it('of another site’s water is refused, and seen by nobody else', async () => {
 		const mine = await world.site('mine');
 		const theirs = await world.site('theirs');
 		const foreign = sheet(theirs.waterId, { waterId: mine.waterId });
-		expect(await world.services.saveSession(mine.scope, foreign)).toMatchObject({
+		expect(await world.services.bench.saveSession(mine.scope, foreign)).toMatchObject({
 			ok: false,
 			fault: { code: 'unknown-item' }
 		});
-		await world.services.saveSession(theirs.scope, sheet(theirs.waterId));
-		expect(await world.services.readSessions(mine.scope)).toEqual([]);
+		await world.services.bench.saveSession(theirs.scope, sheet(theirs.waterId));
+		expect(await world.services.bench.readSessions(mine.scope)).toEqual([]);
 	});
 	it('is due on its day where it was planned, until it is begun, dropped or read', async () => {
 		const { scope, waterId } = await world.site('planned');
@@ -96,24 +96,27 @@ describe('a session', () => {
 		};
 		expect(await day()).toEqual({ due: [], dueToday: [] });
 		const tomorrow = sheet(waterId, { state: 'planned', dueAt: addDays(NOON, 1) });
-		await world.services.saveSession(scope, tomorrow);
+		await world.services.bench.saveSession(scope, tomorrow);
 		expect(await day()).toEqual({ due: ['session'], dueToday: [] });
 		const tonight = { ...tomorrow, id: world.deps.newId(), revision: 2, dueAt: addDays(NOON, 0.3) };
-		await world.services.saveSession(scope, tonight);
+		await world.services.bench.saveSession(scope, tonight);
 		expect(await day()).toEqual({ due: ['session'], dueToday: ['nitrate'] });
 		expect((await world.ask('bench', waterId, HABITS)).due).toMatchObject([
 			{ parameter: 'nitrate', why: { kind: 'session' } }
 		]);
 		const begun = { ...tonight, id: world.deps.newId(), revision: 3, state: 'under-way' as const };
-		await world.services.saveSession(scope, begun);
+		await world.services.bench.saveSession(scope, begun);
 		expect(await day()).toEqual({ due: [], dueToday: [] });
 	});
 	it('is forgotten after a week, and kept for ever all the same', async () => {
 		const { scope, waterId } = await world.site('forgotten');
-		await world.services.saveSession(scope, sheet(waterId, { state: 'planned', dueAt: addDays(NOON, 1) }));
-		expect(await world.services.readSessions(scope)).toHaveLength(1);
+		await world.services.bench.saveSession(
+			scope,
+			sheet(waterId, { state: 'planned', dueAt: addDays(NOON, 1) })
+		);
+		expect(await world.services.bench.readSessions(scope)).toHaveLength(1);
 		world.now = addDays(NOON, 9);
-		expect(await world.services.readSessions(scope)).toEqual([]);
+		expect(await world.services.bench.readSessions(scope)).toEqual([]);
 		world.now = NOON;
 		await expect(asApplication.query("update session_sheet set state = 'dropped'")).rejects.toThrow(/denied/);
 		await expect(asApplication.query('delete from session_sheet')).rejects.toThrow(/denied/);
@@ -122,7 +125,7 @@ describe('a session', () => {
 		const { scope, waterId } = await world.site('gathered');
 		const sessionId = world.deps.newId();
 		for (let i = 0; i < 2; i++) {
-			const saved = await world.services.saveTestRun(scope, testRun(world, waterId, { sessionId }));
+			const saved = await world.services.reading.saveTestRun(scope, testRun(world, waterId, { sessionId }));
 			expect(saved).toMatchObject({ ok: true });
 		}
 		const [rows] = await asApplication.query<mysql.RowDataPacket[]>(
@@ -150,7 +153,10 @@ describe('what the bench is told of a water', () => {
 		const { scope, waterId, water } = await world.site('due');
 		const fresh = await world.ask('bench', water.id, HABITS);
 		expect(fresh.due).toEqual([]);
-		await world.services.saveTestRun(scope, testRun(world, waterId, { finishedAt: addDays(NOON, -8) }));
+		await world.services.reading.saveTestRun(
+			scope,
+			testRun(world, waterId, { finishedAt: addDays(NOON, -8) })
+		);
 		const bench = await world.ask('bench', water.id, HABITS);
 		expect(bench.due).toMatchObject([
 			{ parameter: 'alkalinity', why: { kind: 'interval', everyDays: 7, phase: 'learning' } }
@@ -189,7 +195,7 @@ describe('a step that was not done as written', () => {
 				},
 				stepLog: log(wait)
 			};
-			const saved = await world.services.saveTestRun(scope, run);
+			const saved = await world.services.reading.saveTestRun(scope, run);
 			if (!saved.ok) throw new Error(saved.fault.code);
 			const result = saved.value.results[0]!;
 			if (result.kind !== 'interval') throw new Error(result.kind);

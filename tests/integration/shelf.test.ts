@@ -48,7 +48,7 @@ function item(site: Site, change: Partial<AddItem>): AddItem {
 }
 async function put(site: Site, change: Partial<AddItem> = {}): Promise<string> {
 	const command = item(site, change);
-	expect(await world.services.addToShelf(site.scope, command)).toMatchObject({ ok: true });
+	expect(await world.services.shelf.addToShelf(site.scope, command)).toMatchObject({ ok: true });
 	return command.id;
 }
 const standard = (site: Site) =>
@@ -61,7 +61,7 @@ const standard = (site: Site) =>
 	});
 async function note(site: Site, itemId: string, kind: string, details: object): Promise<void> {
 	const common = { id: world.deps.newId(), waterId: site.waterId, itemId, note: '', happenedAt: world.now };
-	const outcome = await world.services.noteItem(site.scope, { ...common, kind, details } as never);
+	const outcome = await world.services.shelf.noteItem(site.scope, { ...common, kind, details } as never);
 	expect(outcome).toMatchObject({ ok: true });
 }
 /** A test with the kit, the plunger at `left`; of the standard where one is named. */
@@ -74,11 +74,11 @@ async function read(site: Site, itemIds: string[], left: number, standardId?: st
 		itemIds,
 		...(standardId ? { standardId } : {})
 	};
-	expect(await world.services.saveTestRun(site.scope, command)).toMatchObject({ ok: true });
+	expect(await world.services.reading.saveTestRun(site.scope, command)).toMatchObject({ ok: true });
 	return run.id;
 }
 async function logged(site: Site): Promise<Map<string, readonly TestResult[]>> {
-	const { entries } = await world.services.readLog(site.scope, {
+	const { entries } = await world.services.log.readLog(site.scope, {
 		waterId: site.waterId,
 		what: null,
 		before: null
@@ -126,7 +126,7 @@ describe('a kit on the shelf', () => {
 		// Standards are no water: the log of the tank knows nothing of them.
 		expect((await logged(site)).size).toBe(2);
 
-		const finished = await world.services.finishCheck(site.scope, {
+		const finished = await world.services.shelf.finishCheck(site.scope, {
 			id: world.deps.newId(),
 			waterId: site.waterId,
 			itemId: kit,
@@ -138,7 +138,7 @@ describe('a kit on the shelf', () => {
 		expect(finding).toMatchObject({ correction: { kind: 'factor' } });
 		expect(finding.standards[0]!.mean).toBeGreaterThan(8.5);
 
-		const moves = await world.services.previewDecision(site.scope, checkId, {
+		const moves = await world.services.shelf.previewDecision(site.scope, checkId, {
 			decision: 'accept',
 			span: 'all'
 		});
@@ -147,7 +147,7 @@ describe('a kit on the shelf', () => {
 		expect(await logged(site)).toEqual(before);
 
 		const decide = (decision: 'accept' | 'withdraw', span: 'all' | 'from-check' = 'all') =>
-			world.services.decideCheck(site.scope, {
+			world.services.shelf.decideCheck(site.scope, {
 				id: world.deps.newId(),
 				waterId: site.waterId,
 				checkId,
@@ -184,7 +184,7 @@ describe('a kit on the shelf', () => {
 			methodVersion: ALK_DROPS.version
 		});
 		const run = testRun(world, site.waterId);
-		await world.services.saveTestRun(site.scope, {
+		await world.services.reading.saveTestRun(site.scope, {
 			...run,
 			itemIds: [kit],
 			methodCode: ALK_DROPS.code,
@@ -195,7 +195,9 @@ describe('a kit on the shelf', () => {
 		const { pending } = await thing(site, kit);
 		expect(pending).toHaveLength(1);
 		const derived = { id: world.deps.newId(), waterId: site.waterId, itemId: kit };
-		expect(await world.services.deriveItemAgain(site.scope, derived)).toMatchObject({ value: { moved: 1 } });
+		expect(await world.services.shelf.deriveItemAgain(site.scope, derived)).toMatchObject({
+			value: { moved: 1 }
+		});
 		expect((await thing(site, kit)).pending).toEqual([]);
 		await note(site, kit, 'drop-size', {
 			reagent: 'B',
@@ -219,9 +221,9 @@ describe('a kit on the shelf', () => {
 			itemId: kit,
 			parameter: 'alkalinity' as const
 		};
-		const finished = await world.services.finishCheck(site.scope, { ...check, runIds });
+		const finished = await world.services.shelf.finishCheck(site.scope, { ...check, runIds });
 		if (!finished.ok) throw new Error(finished.fault.code);
-		const decided = await world.services.decideCheck(site.scope, {
+		const decided = await world.services.shelf.decideCheck(site.scope, {
 			id: world.deps.newId(),
 			waterId: site.waterId,
 			checkId: finished.value.checkId,
@@ -263,7 +265,7 @@ describe('a kit on the shelf', () => {
 			methodVersion: CA_MG_PAIR.version,
 			reading: { form: 'pair', portion: 'full', first: marks, second: marks }
 		};
-		expect(await world.services.saveTestRun(site.scope, run as never)).toMatchObject({ ok: true });
+		expect(await world.services.reading.saveTestRun(site.scope, run as never)).toMatchObject({ ok: true });
 		const finish = async (parameter: 'calcium' | 'magnesium') => {
 			const check = {
 				id: world.deps.newId(),
@@ -272,7 +274,7 @@ describe('a kit on the shelf', () => {
 				parameter,
 				runIds: [run.id]
 			};
-			expect(await world.services.finishCheck(site.scope, check)).toMatchObject({ ok: true });
+			expect(await world.services.shelf.finishCheck(site.scope, check)).toMatchObject({ ok: true });
 			return (await thing(site, pair)).thing.due;
 		};
 		expect(await finish('calcium')).toBe('new');
@@ -285,20 +287,22 @@ describe('a kit on the shelf', () => {
 		const theirs = await put(stranger);
 		const { services } = world;
 		const run = { ...testRun(world, site.waterId), itemIds: [theirs] };
-		expect(await services.saveTestRun(site.scope, run)).toMatchObject({ fault: { code: 'unknown-item' } });
+		expect(await services.reading.saveTestRun(site.scope, run)).toMatchObject({
+			fault: { code: 'unknown-item' }
+		});
 		const drops = await put(site, { methodCode: ALK_DROPS.code, methodVersion: ALK_DROPS.version });
-		expect(await services.saveTestRun(site.scope, { ...run, itemIds: [drops] })).toMatchObject({
+		expect(await services.reading.saveTestRun(site.scope, { ...run, itemIds: [drops] })).toMatchObject({
 			fault: { code: 'unknown-item', field: 'itemIds' }
 		});
-		expect(await services.saveTestRun(site.scope, { ...run, itemIds: [kit], standardId: kit })).toMatchObject(
-			{
-				fault: { code: 'unknown-item', field: 'standardId' }
-			}
-		);
-		expect(await services.addToShelf(site.scope, item(site, { methodCode: 'nothing' }))).toMatchObject({
+		expect(
+			await services.reading.saveTestRun(site.scope, { ...run, itemIds: [kit], standardId: kit })
+		).toMatchObject({
+			fault: { code: 'unknown-item', field: 'standardId' }
+		});
+		expect(await services.shelf.addToShelf(site.scope, item(site, { methodCode: 'nothing' }))).toMatchObject({
 			ok: false
 		});
-		expect(await services.addToShelf(site.scope, item(site, { kind: 'standard' }))).toMatchObject({
+		expect(await services.shelf.addToShelf(site.scope, item(site, { kind: 'standard' }))).toMatchObject({
 			ok: false
 		});
 		expect(await world.ask('thing', site.waterId, HABITS, theirs)).toBeNull();
@@ -308,18 +312,22 @@ describe('a kit on the shelf', () => {
 			itemId: kit,
 			parameter: 'alkalinity' as const
 		};
-		expect(await services.finishCheck(site.scope, { ...check, runIds: [world.deps.newId()] })).toMatchObject({
+		expect(
+			await services.shelf.finishCheck(site.scope, { ...check, runIds: [world.deps.newId()] })
+		).toMatchObject({
 			fault: { code: 'unknown-item' }
 		});
 		const common = { id: world.deps.newId(), waterId: site.waterId, note: '', happenedAt: NOON };
 		const wrong = { ...common, itemId: kit, kind: 'counted' as const, details: { reagent: 'Z', amount: 1 } };
-		expect(await services.noteItem(site.scope, wrong)).toMatchObject({ fault: { field: 'reagent' } });
-		expect(await services.noteItem(site.scope, { ...wrong, happenedAt: addDays(NOON, 2) })).toMatchObject({
+		expect(await services.shelf.noteItem(site.scope, wrong)).toMatchObject({ fault: { field: 'reagent' } });
+		expect(
+			await services.shelf.noteItem(site.scope, { ...wrong, happenedAt: addDays(NOON, 2) })
+		).toMatchObject({
 			fault: { code: 'in-the-future' }
 		});
 		await note(site, kit, 'retired', {});
 		expect(
-			await services.saveTestRun(site.scope, { ...testRun(world, site.waterId), itemIds: [kit] })
+			await services.reading.saveTestRun(site.scope, { ...testRun(world, site.waterId), itemIds: [kit] })
 		).toMatchObject({
 			fault: { code: 'kit-retired' }
 		});
@@ -344,35 +352,35 @@ describe('a photograph', () => {
 		const runId = await read(site, [], 0.41);
 		const id = deps.newId();
 		const sent = { id, of: { runId }, bytes: jpeg };
-		expect(await services.keepPhotograph(site.scope, sent)).toMatchObject({ ok: true });
-		expect(await services.keepPhotograph(site.scope, sent)).toMatchObject({ ok: true });
-		expect(await services.photographsOf(site.scope, runId)).toEqual([id]);
-		const kept = await services.readPhotograph(site.scope, id);
+		expect(await services.log.keepPhotograph(site.scope, sent)).toMatchObject({ ok: true });
+		expect(await services.log.keepPhotograph(site.scope, sent)).toMatchObject({ ok: true });
+		expect(await services.log.photographsOf(site.scope, runId)).toEqual([id]);
+		const kept = await services.log.readPhotograph(site.scope, id);
 		expect(kept?.mediaType).toBe('image/jpeg');
 		expect(kept?.content.includes('GPS')).toBe(false);
-		expect(await services.readPhotograph(stranger.scope, id)).toBeNull();
+		expect(await services.log.readPhotograph(stranger.scope, id)).toBeNull();
 		const again = { ...sent, id: deps.newId() };
-		expect(await services.keepPhotograph(stranger.scope, again)).toMatchObject({
+		expect(await services.log.keepPhotograph(stranger.scope, again)).toMatchObject({
 			fault: { code: 'unknown-item' }
 		});
-		expect(await services.keepPhotograph(site.scope, { ...again, bytes: new Uint8Array(100) })).toMatchObject(
-			{
-				fault: { code: 'not-a-photograph' }
-			}
-		);
 		expect(
-			await services.keepPhotograph(site.scope, { ...again, bytes: new Uint8Array(3_000_000) })
+			await services.log.keepPhotograph(site.scope, { ...again, bytes: new Uint8Array(100) })
+		).toMatchObject({
+			fault: { code: 'not-a-photograph' }
+		});
+		expect(
+			await services.log.keepPhotograph(site.scope, { ...again, bytes: new Uint8Array(3_000_000) })
 		).toMatchObject({
 			fault: { code: 'too-large' }
 		});
-		const { entries } = await services.readLog(site.scope, {
+		const { entries } = await services.log.readLog(site.scope, {
 			waterId: site.waterId,
 			what: null,
 			before: null
 		});
 		expect(entries[0]).toMatchObject({ photographs: [id] });
-		for (let i = 0; i < 5; i++) await services.keepPhotograph(site.scope, { ...sent, id: deps.newId() });
-		expect(await services.keepPhotograph(site.scope, { ...sent, id: deps.newId() })).toMatchObject({
+		for (let i = 0; i < 5; i++) await services.log.keepPhotograph(site.scope, { ...sent, id: deps.newId() });
+		expect(await services.log.keepPhotograph(site.scope, { ...sent, id: deps.newId() })).toMatchObject({
 			ok: false
 		});
 	});

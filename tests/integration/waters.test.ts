@@ -46,7 +46,7 @@ const told = (change: Partial<AddWater> = {}): AddWater => ({
 async function begun(name: string, change: Partial<AddWater> = {}) {
 	const who = await person(name);
 	const command = told(change);
-	const made = await world.services.beginSite(who, 'Europe/Lisbon', command);
+	const made = await world.services.water.beginSite(who, 'Europe/Lisbon', command);
 	if (!made.ok) throw new Error(made.fault.code);
 	world.knows(who, command.id);
 	const { scope, water } = await world.open(command.id);
@@ -63,7 +63,7 @@ describe('the first water', () => {
 	it('stands with its bands, its volume and how well that is known', async () => {
 		const { scope, waterId, water } = await begun('Ana');
 		expect(water).toMatchObject({ netVolumeL: 251, volumeUL: 17.7, profile: 'mixed-reef' });
-		const bands = await world.services.targetsOf(scope, waterId);
+		const bands = await world.services.water.targetsOf(scope, waterId);
 		expect(bands.find((b) => b.parameter === 'alkalinity')).toMatchObject({ low: 7.5, high: 9 });
 		const day = await world.ask('day', waterId);
 		// Nobody told of it before: that is no neglect, however old the tank.
@@ -81,10 +81,10 @@ describe('the first water', () => {
 
 	it('says nothing of what it does not know what is wanted of', async () => {
 		const { scope, waterId } = await begun('Oda', { profile: null });
-		await world.services.chooseKits(scope, { id: world.deps.newId(), codes: ['alk-syringe'] });
-		await world.services.saveTestRun(scope, testRun(world, waterId));
+		await world.services.water.chooseKits(scope, { id: world.deps.newId(), codes: ['alk-syringe'] });
+		await world.services.reading.saveTestRun(scope, testRun(world, waterId));
 		expect(await world.ask('adjust', waterId)).toMatchObject({ judged: 0, repairs: [] });
-		await world.services.takeProfile(scope, {
+		await world.services.judgement.takeProfile(scope, {
 			id: world.deps.newId(),
 			waterId,
 			profile: { kind: 'shipped', id: 'mixed-reef' },
@@ -96,12 +96,12 @@ describe('the first water', () => {
 	it('is begun once, though two pages send it at the same moment', async () => {
 		const who = await person('Cleo');
 		const commands = [told(), told({ name: 'Another' })];
-		const both = await Promise.all(commands.map((c) => world.services.beginSite(who, 'UTC', c)));
+		const both = await Promise.all(commands.map((c) => world.services.water.beginSite(who, 'UTC', c)));
 		expect(both.filter((o) => o.ok)).toHaveLength(1);
 		expect(both.find((o) => !o.ok)).toMatchObject({ fault: { code: 'begun-already' } });
 		const kept = commands[both.findIndex((o) => o.ok)]!;
 		// Sent again, it is what it was.
-		expect(await world.services.beginSite(who, 'UTC', kept)).toEqual({
+		expect(await world.services.water.beginSite(who, 'UTC', kept)).toEqual({
 			ok: true,
 			value: { waterId: kept.id }
 		});
@@ -109,7 +109,11 @@ describe('the first water', () => {
 
 	it('cannot have begun tomorrow', async () => {
 		const who = await person('Dag');
-		const refused = await world.services.beginSite(who, 'UTC', told({ startedAt: addDays(world.now, 2) }));
+		const refused = await world.services.water.beginSite(
+			who,
+			'UTC',
+			told({ startedAt: addDays(world.now, 2) })
+		);
 		expect(refused).toMatchObject({ ok: false, fault: { code: 'in-the-future', field: 'startedAt' } });
 	});
 });
@@ -120,7 +124,7 @@ describe('what is tested with', () => {
 		const offered = async () => (await world.ask('bench', waterId, HABITS)).offers.map((o) => o.method.code);
 		expect(await offered()).toEqual([]);
 		const choose = (...codes: string[]) =>
-			world.services.chooseKits(scope, { id: world.deps.newId(), codes });
+			world.services.water.chooseKits(scope, { id: world.deps.newId(), codes });
 		expect(await choose('alk-syringe', 'no3-card')).toMatchObject({ ok: true, value: { kits: 2 } });
 		expect(await offered()).toEqual(['alk-syringe', 'no3-card']);
 		const { offers } = await world.ask('bench', waterId, HABITS);
@@ -140,9 +144,11 @@ describe('what is tested with', () => {
 	it('keeps what was read by a kit that is no longer ticked', async () => {
 		const { scope, waterId } = await begun('Fin');
 		const choose = (...codes: string[]) =>
-			world.services.chooseKits(scope, { id: world.deps.newId(), codes });
+			world.services.water.chooseKits(scope, { id: world.deps.newId(), codes });
 		await choose('alk-syringe');
-		expect(await world.services.saveTestRun(scope, testRun(world, waterId))).toMatchObject({ ok: true });
+		expect(await world.services.reading.saveTestRun(scope, testRun(world, waterId))).toMatchObject({
+			ok: true
+		});
 		await choose();
 		const [row] = (await world.ask('day', waterId)).today.rows;
 		expect(row?.parameter).toBe('alkalinity');
@@ -150,10 +156,13 @@ describe('what is tested with', () => {
 
 	it('is the kit in the box once its leaflet was entered', async () => {
 		const { scope, waterId } = await begun('Gil');
-		await world.services.chooseKits(scope, { id: world.deps.newId(), codes: ['alk-syringe', 'alk-drops'] });
+		await world.services.water.chooseKits(scope, {
+			id: world.deps.newId(),
+			codes: ['alk-syringe', 'alk-drops']
+		});
 		const method = { ...ALK_SYRINGE, name: 'The blue box' };
 		const command = { id: world.deps.newId(), waterId, method, revises: null };
-		const saved = await world.services.saveMethod(scope, command);
+		const saved = await world.services.method.saveMethod(scope, command);
 		const { offers } = await world.ask('bench', waterId, HABITS);
 		expect(offers.map((o) => [o.method.code, o.common])).toEqual([
 			['alk-drops', true],
@@ -163,8 +172,8 @@ describe('what is tested with', () => {
 
 	it('is everything at a site that always had everything', async () => {
 		const { scope } = await world.site('all kits');
-		expect(await world.services.readKits(scope)).toBeNull();
-		const refused = await world.services.chooseKits(scope, { id: world.deps.newId(), codes: [] });
+		expect(await world.services.water.readKits(scope)).toBeNull();
+		const refused = await world.services.water.chooseKits(scope, { id: world.deps.newId(), codes: [] });
 		expect(refused).toMatchObject({ ok: false, fault: { code: 'method-shipped' } });
 	});
 });
@@ -179,7 +188,7 @@ describe('a water that changes', () => {
 			{ kind: 'name', name: 'The big one' }
 		];
 		for (const what of changes) {
-			expect(await world.services.changeWater(scope, change(waterId, what, monthAgo))).toMatchObject({
+			expect(await world.services.water.changeWater(scope, change(waterId, what, monthAgo))).toMatchObject({
 				ok: true
 			});
 		}
@@ -193,16 +202,19 @@ describe('a water that changes', () => {
 
 	it('that was taken down is read, and nothing is asked of it', async () => {
 		const { scope, waterId } = await begun('Ida');
-		await world.services.chooseKits(scope, { id: world.deps.newId(), codes: ['alk-syringe'] });
-		await world.services.saveTestRun(scope, testRun(world, waterId, { finishedAt: addDays(world.now, -20) }));
+		await world.services.water.chooseKits(scope, { id: world.deps.newId(), codes: ['alk-syringe'] });
+		await world.services.reading.saveTestRun(
+			scope,
+			testRun(world, waterId, { finishedAt: addDays(world.now, -20) })
+		);
 		expect((await world.ask('day', waterId)).today.due).not.toEqual([]);
-		await world.services.changeWater(scope, change(waterId, { kind: 'ended' }));
+		await world.services.water.changeWater(scope, change(waterId, { kind: 'ended' }));
 		const day = await world.ask('day', waterId);
 		expect(day.today).toMatchObject({ due: [], shown: [], folded: [], stage: null });
 		expect(day.dangers).toEqual([]);
 		expect(day.today.rows).toHaveLength(1);
-		expect(await world.services.readBoard(await world.open(waterId))).toEqual([]);
-		await world.services.changeWater(scope, change(waterId, { kind: 'runs-again' }));
+		expect(await world.services.judgement.readBoard(await world.open(waterId))).toEqual([]);
+		await world.services.water.changeWater(scope, change(waterId, { kind: 'runs-again' }));
 		expect((await world.ask('day', waterId)).today.due).not.toEqual([]);
 	});
 
@@ -210,23 +222,24 @@ describe('a water that changes', () => {
 		const { scope, waterId } = await begun('Jon');
 		const ended = { kind: 'ended' } as const;
 		expect(
-			await world.services.changeWater(scope, change(waterId, ended, addDays(world.now, 2)))
+			await world.services.water.changeWater(scope, change(waterId, ended, addDays(world.now, 2)))
 		).toMatchObject({
 			fault: { code: 'in-the-future' }
 		});
 		expect(
-			await world.services.changeWater(scope, change(waterId, ended, addDays(world.now, -900)))
+			await world.services.water.changeWater(scope, change(waterId, ended, addDays(world.now, -900)))
 		).toMatchObject({
 			fault: { code: 'ends-before-begin' }
 		});
-		expect(await world.services.changeWater(scope, change(world.deps.newId(), ended))).toMatchObject({
+		expect(await world.services.water.changeWater(scope, change(world.deps.newId(), ended))).toMatchObject({
 			fault: { code: 'unknown-item' }
 		});
 	});
 
 	it('stands in a zone that can be changed, and in none that is not there', async () => {
 		const { scope, waterId } = await begun('Nia');
-		const zone = (timeZone: string) => world.services.changeZone(scope, { id: world.deps.newId(), timeZone });
+		const zone = (timeZone: string) =>
+			world.services.water.changeZone(scope, { id: world.deps.newId(), timeZone });
 		expect(await zone('Europe/Berlin')).toMatchObject({ ok: true });
 		expect((await world.open(waterId)).scope.timeZone).toBe('Europe/Berlin');
 		expect(await zone('Moon/Tranquility')).toMatchObject({ ok: false, fault: { field: 'timeZone' } });
@@ -238,15 +251,15 @@ describe('a water that changes', () => {
 		const barrel = told({ name: 'Barrel', kind: 'new-mix', profile: null });
 		const tap = told({ name: 'Tap', kind: 'source', profile: null, volume: null });
 		for (const one of [barrel, tap])
-			expect(await world.services.addWater(scope, one)).toMatchObject({ ok: true });
-		const names = async () => (await world.services.readWaters(scope)).map((w) => w.name);
+			expect(await world.services.water.addWater(scope, one)).toMatchObject({ ok: true });
+		const names = async () => (await world.services.water.readWaters(scope)).map((w) => w.name);
 		expect(await names()).toEqual(['Kitchen reef', 'Barrel', 'Tap']);
 		const order = { id: world.deps.newId(), waterIds: [tap.id, waterId] };
-		expect(await world.services.orderWaters(scope, order)).toMatchObject({ ok: true });
+		expect(await world.services.water.orderWaters(scope, order)).toMatchObject({ ok: true });
 		expect(await names()).toEqual(['Tap', 'Kitchen reef', 'Barrel']);
 		const other = await begun('Lea');
 		const foreign = { id: world.deps.newId(), waterIds: [other.waterId] };
-		expect(await world.services.orderWaters(scope, foreign)).toMatchObject({
+		expect(await world.services.water.orderWaters(scope, foreign)).toMatchObject({
 			fault: { code: 'unknown-item' }
 		});
 	});
@@ -256,17 +269,17 @@ describe('the made-up world', () => {
 	it('is looked at beside one’s own, and goes again', async () => {
 		const { who, waterId } = await begun('Mia');
 		const demo = await world.site('made up');
-		expect(await world.services.lookAtMadeUp(who)).toBe(false);
+		expect(await world.services.water.lookAtMadeUp(who)).toBe(false);
 		await raw.query('update site set made_up = 1 where id = ?', [demo.siteId]);
-		expect(await world.services.lookAtMadeUp(who)).toBe(true);
-		expect(await world.services.madeUpWater(who)).toBe(demo.waterId);
+		expect(await world.services.water.lookAtMadeUp(who)).toBe(true);
+		expect(await world.services.water.madeUpWater(who)).toBe(demo.waterId);
 		// One's own comes first, wherever one starts.
-		expect(await world.services.firstWater(who)).toBe(waterId);
-		expect(await world.services.ownWater(who)).toBe(waterId);
-		await world.services.leaveMadeUp(who);
-		expect(await world.services.madeUpWater(who)).toBeNull();
-		expect(await world.services.lookAtMadeUp(who)).toBe(true);
-		await world.services.leaveMadeUp(who);
+		expect(await world.services.water.firstWater(who)).toBe(waterId);
+		expect(await world.services.water.ownWater(who)).toBe(waterId);
+		await world.services.water.leaveMadeUp(who);
+		expect(await world.services.water.madeUpWater(who)).toBeNull();
+		expect(await world.services.water.lookAtMadeUp(who)).toBe(true);
+		await world.services.water.leaveMadeUp(who);
 		await raw.query('update site set made_up = 0 where id = ?', [demo.siteId]);
 	});
 });

@@ -91,7 +91,7 @@ export async function liveThrough(
 	const { scope } = await world.open(waterId);
 	const id = () => world.deps.newId();
 	for (const [parameter, band] of Object.entries(PROFILES[kind].bands)) {
-		await services.setTarget(scope, {
+		await services.water.setTarget(scope, {
 			id: id(),
 			waterId,
 			parameter: parameter as ParameterId,
@@ -105,7 +105,7 @@ export async function liveThrough(
 	const test = ({ at: exactly, method, reading }: SimulatedReading) => {
 		const at = moment(exactly);
 		const act = () =>
-			services.saveTestRun(scope, {
+			services.reading.saveTestRun(scope, {
 				id: id(),
 				sampleId: id(),
 				readingId: id(),
@@ -125,7 +125,7 @@ export async function liveThrough(
 	const note = (event: WaterEvent) => {
 		const at = moment(event.at);
 		const act = () =>
-			services.recordEvent(scope, {
+			services.log.recordEvent(scope, {
 				...asLogged(event, life.logged.netVolumeL),
 				id: id(),
 				waterId,

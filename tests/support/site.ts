@@ -12,7 +12,7 @@ import { foundSite } from '../../src/lib/server/service/account/found-site.ts';
 import { createServices } from '../../src/lib/server/services.ts';
 import { watched } from './watched.ts';
 
-type Person = Parameters<ReturnType<typeof createServices>['openWater']>[0];
+type Person = Parameters<ReturnType<typeof createServices>['water']['openWater']>[0];
 
 export const NOON = fromIso('2026-11-20T12:00:00Z');
 
@@ -34,7 +34,7 @@ export function openWorld(url: string) {
 	const people = new Map<string, Person>();
 	/** The water as its keeper finds it now. */
 	const open = async (waterId: string) => {
-		const opened = await services.openWater(people.get(waterId)!, waterId);
+		const opened = await services.water.openWater(people.get(waterId)!, waterId);
 		if (!opened) throw new Error('the keeper cannot reach the tank');
 		return opened;
 	};
@@ -62,9 +62,9 @@ export function openWorld(url: string) {
 			...asked: AskedOf<N>
 		): Promise<AnswerOf<N>> => services.ask(name, await open(waterId), ...asked),
 		/** The whole file of a log, line by line. */
-		csvLines: async (scope: SiteScope, filter: Parameters<typeof services.logCsv>[1]) => {
+		csvLines: async (scope: SiteScope, filter: Parameters<typeof services.log.logCsv>[1]) => {
 			let file = '';
-			for await (const piece of services.logCsv(scope, filter)) file += piece;
+			for await (const piece of services.log.logCsv(scope, filter)) file += piece;
 			return file.split('\r\n');
 		},
 		/** A new site with one keeper and one tank; every call makes another. */

@@ -6,40 +6,40 @@ import type { SiteScope } from '../../src/lib/server/repository/scope.ts';
 import { watersOf } from '../../src/lib/server/repository/water.ts';
 import type { Services } from '../../src/lib/server/services.ts';
 
+type Raised = 'water' | 'site' | 'either' | 'water-at-most' | 'nothing';
+type Rooms = { readonly [R in keyof Services]?: Readonly<Partial<Record<keyof Services[R], Raised>>> };
+
 /** Every command that may change what is kept, by what it is known to raise. */
-const RAISES: Readonly<Partial<Record<keyof Services, 'water' | 'site' | 'either' | 'water-at-most'>>> = {
-	saveSession: 'water-at-most',
-	saveTestRun: 'either',
-	correctReading: 'either',
-	keepReading: 'site',
-	recordEvent: 'water',
-	setTarget: 'water',
-	setLimit: 'water',
-	saveSettings: 'water',
-	takeProfile: 'water',
-	saveProfile: 'site',
-	addWater: 'site',
-	changeWater: 'site',
-	orderWaters: 'site',
-	changeZone: 'site',
-	chooseKits: 'site',
-	saveReport: 'water',
-	startPlan: 'water',
-	noteStep: 'water',
-	changePlan: 'water',
-	saveMethod: 'site',
-	deriveAgain: 'site',
-	saveSupplement: 'site',
-	addToShelf: 'site',
-	noteItem: 'site',
-	finishCheck: 'site',
-	decideCheck: 'site',
-	deriveItemAgain: 'site',
-	keepPhotograph: 'site',
-	takePhotographBack: 'site'
+const RAISES: Rooms = {
+	bench: { saveSession: 'water-at-most' },
+	correction: {
+		changePlan: 'water',
+		noteStep: 'water',
+		saveSupplement: 'site',
+		setLimit: 'water',
+		startPlan: 'water'
+	},
+	judgement: { saveProfile: 'site', saveSettings: 'water', takeProfile: 'water' },
+	laboratory: { saveReport: 'water', sendSample: 'nothing' },
+	log: { keepPhotograph: 'site', recordEvent: 'water', takePhotographBack: 'site' },
+	method: { deriveAgain: 'site', saveMethod: 'site' },
+	reading: { correctReading: 'either', keepReading: 'site', saveTestRun: 'either' },
+	shelf: {
+		addToShelf: 'site',
+		decideCheck: 'site',
+		deriveItemAgain: 'site',
+		finishCheck: 'site',
+		noteItem: 'site'
+	},
+	water: {
+		addWater: 'site',
+		changeWater: 'site',
+		changeZone: 'site',
+		chooseKits: 'site',
+		orderWaters: 'site',
+		setTarget: 'water'
+	}
 };
-/** What nothing that is kept stands on. */
-const RAISE_NOTHING: ReadonlySet<keyof Services> = new Set(['sendSample']);
 
 type Command = (scope: SiteScope, command: { readonly id: string }, ...rest: unknown[]) => Promise<unknown>;
 
@@ -57,7 +57,7 @@ export function watched(db: Database, services: Services): Services {
 	let underWay = 0;
 	let begun = 0;
 	const watch =
-		(name: keyof Services, act: Command): Command =>
+		(name: string, raises: Raised, act: Command): Command =>
 		async (scope, command, ...rest) => {
 			const sentBefore = await receiptOf(db, scope, command.id).catch(() => null);
 			const before = await counters(scope);
@@ -70,7 +70,7 @@ export function watched(db: Database, services: Services): Services {
 			const alone = beside === 0 && begun === own;
 			const site = after.site > before.site;
 			const water = after.waters.some((n, i) => n > before.waters[i]!);
-			const raised = RAISES[name];
+			const raised = raises === 'nothing' ? null : raises;
 			const isDone = outcome.ok && !sentBefore;
 			const wanted = !isDone || !raised ? [false, false] : raised === 'site' ? [true, false] : [false, true];
 			if (isDone && raised === 'either') expect([site, water], name).toContain(true);
@@ -79,11 +79,14 @@ export function watched(db: Database, services: Services): Services {
 				expect([site, water], `${name} raises the counter of its site, of its water`).toEqual(wanted);
 			return outcome;
 		};
-	return Object.fromEntries(
-		Object.entries(services).map(([name, act]) => {
-			const key = name as keyof Services;
-			const isCommand = RAISES[key] !== undefined || RAISE_NOTHING.has(key);
-			return [name, isCommand ? watch(key, act as unknown as Command) : act];
-		})
-	) as unknown as Services;
+	const watchedRoom = (room: object, raises: Readonly<Record<string, Raised>>) =>
+		Object.fromEntries(
+			Object.entries(room as Record<string, Command>).map(([name, act]) => {
+				const raised = raises[name];
+				return [name, raised === undefined ? act : watch(name, raised, act)];
+			})
+		);
+	const rooms = Object.entries(RAISES) as [keyof Services, Readonly<Record<string, Raised>>][];
+	const watchedRooms = rooms.map(([room, raises]) => [room, watchedRoom(services[room], raises)] as const);
+	return { ...services, ...Object.fromEntries(watchedRooms) } as Services;
 }

@@ -3,8 +3,8 @@ import { SHIPPED_METHODS, statedMethodFor } from '$lib/core/method';
 import { seededRandom } from '$lib/core/numeric';
 import { derive, type RawReading } from '$lib/core/reading';
 import { CALM_READER, readBy } from '$lib/core/tank';
-import { correctionLabel, correctionOption } from '$lib/format/correction';
-import { readingWords } from '$lib/format/reading';
+import { correctionLabel, correctionOption } from '$lib/format/log/correction';
+import { readingWords } from '$lib/format/log/reading';
 import { correctedReading, correctionFields } from './correction';
 
 const water = {

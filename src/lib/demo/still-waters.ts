@@ -36,7 +36,7 @@ function readAll(
 	return methods.map((method, i) => ({
 		at: addSeconds(at, 300 * i),
 		method,
-		reading: readBy(random, method, levels, CALM_READER, { calcium })
+		reading: readBy(random, method, levels, { ...CALM_READER, calcium })
 	}));
 }
 

@@ -3,16 +3,16 @@ import { judge } from '$lib/core/judgement';
 import { ALK_SYRINGE } from '$lib/core/method';
 import { derive, type TestResult } from '$lib/core/reading';
 import { fromIso } from '$lib/core/time';
-import { arithmeticWords, budgetWords } from './arithmetic';
+import { arithmeticWords, budgetWords } from './result/arithmetic';
 import { ago, clockTime, countdown, localField, longDay } from './date';
-import { eventWords } from './event';
-import { cautionOf } from './hazard';
-import { faultText } from './faults';
+import { eventWords } from './log/event';
+import { cautionOf } from './bench/hazard';
+import { faultText } from './faults/faults';
 import { fixed, measured, millilitres, percent, plain } from './number';
 import { bandInUnit, limitInUnit, resultInUnit } from './quantity';
-import { readingWords } from './reading';
-import { dayTicks } from './ticks';
-import { expectationSentence, gradeWords, rateSentence, verdictSentence } from './verdict';
+import { readingWords } from './log/reading';
+import { dayTicks } from './trends/ticks';
+import { expectationSentence, gradeWords, rateSentence, verdictSentence } from './judgement/verdict';
 
 const ZONE = 'Europe/Lisbon';
 

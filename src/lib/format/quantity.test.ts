@@ -12,8 +12,8 @@ import {
 	type Method
 } from '$lib/core/method';
 import { derive, type RawReading, type TestResult } from '$lib/core/reading';
-import { arithmeticWords, budgetWords, halfSampleHelp, sourceHelp } from './arithmetic';
-import { KIND_NAMES, worthWords } from './method';
+import { arithmeticWords, budgetWords, halfSampleHelp, sourceHelp } from './result/arithmetic';
+import { KIND_NAMES, worthWords } from './methods/method';
 import {
 	bandInUnit,
 	headlineOf,
@@ -23,8 +23,8 @@ import {
 	symbolAfter,
 	widthWords
 } from './quantity';
-import { readingWords } from './reading';
-import { boundSentence } from './verdict';
+import { readingWords } from './log/reading';
+import { boundSentence } from './judgement/verdict';
 
 const nitrate = (best: number | null): TestResult => ({
 	kind: 'interval',

@@ -102,8 +102,7 @@ export const addition: Operation = (given) =>
 		const kind = KINDS[given.word('kind', Object.keys(KINDS))]!;
 		const { before, after, alkalinityDkh, calciumMgPerL } = afterAddition(
 			waterOf(given),
-			given.number('alk_dKH'),
-			given.number('pH_total'),
+			{ alkalinityDkh: given.number('alk_dKH'), phTotal: given.number('pH_total') },
 			kind,
 			given.number('amount_mmol_per_L')
 		);

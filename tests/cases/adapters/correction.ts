@@ -48,8 +48,8 @@ export const doseMass: Operation = (given) =>
 		const compound = compoundOf(given);
 		const volumeL = given.number('V_L');
 		const purity = given.numberOr('purity_fraction', 1);
-		const rise = given.number('target') - given.number('current');
-		const mass = massForRise(compound, raisedOf(given), rise, volumeL, purity);
+		const by = given.number('target') - given.number('current');
+		const mass = massForRise(compound, { raised: raisedOf(given), by, volumeL }, purity);
 		return values({
 			mass_g: mass,
 			needed: mass > 0,
@@ -65,13 +65,11 @@ export const doseEffect: Operation = (given) =>
 export const stockVolume: Operation = (given) =>
 	tried(() =>
 		values({
-			V_mL: stockForRise(
-				compoundOf(given),
-				given.number('stock_g_per_L'),
-				raisedOf(given),
-				given.number('delta'),
-				given.number('V_L')
-			)
+			V_mL: stockForRise(compoundOf(given), given.number('stock_g_per_L'), {
+				raised: raisedOf(given),
+				by: given.number('delta'),
+				volumeL: given.number('V_L')
+			})
 		})
 	);
 
@@ -137,10 +135,12 @@ export const raiseSalinity: Operation = (given) =>
 	tried(() =>
 		values({
 			salt_kg: saltFor(
-				given.number('S_tank'),
+				{
+					salinity: given.number('S_tank'),
+					volumeL: given.number('V_L'),
+					temperatureC: given.number('t_C')
+				},
 				given.number('S_target'),
-				given.number('V_L'),
-				given.number('t_C'),
 				given.number('salt_fraction')
 			)
 		})
@@ -183,9 +183,11 @@ export const serialChanges: Operation = (given) =>
 		values({
 			conc: afterChanges(
 				given.number('conc_tank'),
-				given.number('conc_new'),
-				given.number('fraction'),
-				given.number('n'),
+				{
+					newWater: given.number('conc_new'),
+					fraction: given.number('fraction'),
+					count: given.number('n')
+				},
 				given.numberOr('change_between', 0)
 			)
 		})

@@ -167,9 +167,9 @@ export const whenNext: Operation = (given) => {
 	const next = nextTest(
 		priorOf(given.raw('m'), given.raw('P')),
 		{ levelPerDay: given.number('q_C'), ratePerDay: given.number('q_r') },
-		given.numberOr('dose_rate', 0),
 		bandOf(given),
 		{
+			flowPerDay: given.numberOr('dose_rate', 0),
 			alpha: given.number('alpha'),
 			mostDays: given.number('max_days'),
 			stepDays: given.number('step_days')
@@ -183,8 +183,10 @@ export const firstPassage: Operation = (given) =>
 		p: reachesFloor(
 			given.number('value'),
 			given.number('floor'),
-			given.number('rate_per_day'),
-			given.number('sigma_per_sqrt_day'),
+			{
+				ratePerDay: given.number('rate_per_day'),
+				sigmaPerRootDay: given.number('sigma_per_sqrt_day')
+			},
 			given.number('days')
 		)
 	});

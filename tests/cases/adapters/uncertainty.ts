@@ -149,6 +149,6 @@ export const twoStandardsU: Operation = (given) => {
 	const reading = given.number('reading');
 	return values({
 		corrected: line.value.intercept + line.value.slope * reading,
-		u: uByStandardLine(line.value, a, b, reading, given.number('u_reading'))
+		u: uByStandardLine(line.value, a, b, { value: reading, u: given.number('u_reading') })
 	});
 };

@@ -35,11 +35,11 @@ describe('a dose', () => {
 				(id, rise, litres, purity) => {
 					const compound: Compound = COMPOUNDS[id];
 					for (const ion of Object.keys(compound.brings) as (keyof typeof compound.brings)[]) {
-						const mass = massForRise(id, ion, rise, litres, purity);
+						const mass = massForRise(id, { raised: ion, by: rise, volumeL: litres }, purity);
 						expect(effectOfMass(id, mass, litres, purity).ions[ion]).toBeCloseTo(rise, 8);
 					}
 					if (compound.alkalinity > 0) {
-						const mass = massForRise(id, 'alkalinity', 1.5, litres, purity);
+						const mass = massForRise(id, { raised: 'alkalinity', by: 1.5, volumeL: litres }, purity);
 						expect(effectOfMass(id, mass, litres, purity).alkalinityDkh).toBeCloseTo(1.5, 8);
 					}
 				}
@@ -59,11 +59,11 @@ describe('a dose', () => {
 		}
 	});
 	it('refuses what makes no sense', () => {
-		expect(() => massForRise('KCl', 'Ca', 10, 100)).toThrow(/brings no Ca/);
-		expect(() => massForRise('KCl', 'K', 10, 0)).toThrow(RangeError);
-		expect(() => massForRise('KCl', 'K', 10, 100, 1.2)).toThrow(RangeError);
-		expect(() => stockForRise('KCl', 0, 'K', 10, 100)).toThrow(RangeError);
-		expect(massForRise('KCl', 'K', -5, 100)).toBe(0);
+		expect(() => massForRise('KCl', { raised: 'Ca', by: 10, volumeL: 100 })).toThrow(/brings no Ca/);
+		expect(() => massForRise('KCl', { raised: 'K', by: 10, volumeL: 0 })).toThrow(RangeError);
+		expect(() => massForRise('KCl', { raised: 'K', by: 10, volumeL: 100 }, 1.2)).toThrow(RangeError);
+		expect(() => stockForRise('KCl', 0, { raised: 'K', by: 10, volumeL: 100 })).toThrow(RangeError);
+		expect(massForRise('KCl', { raised: 'K', by: -5, volumeL: 100 })).toBe(0);
 	});
 	it('over days is never more than the limit, and never a day too many', () => {
 		fc.assert(
@@ -84,7 +84,7 @@ describe('water changes', () => {
 	it('lead ever nearer to the new water, and one half-way is two unequal ones', () => {
 		fc.assert(
 			fc.property(level(), level(), fraction, fc.integer({ min: 1, max: 20 }), (tank, fresh, f, n) => {
-				const after = afterChanges(tank, fresh, f, n);
+				const after = afterChanges(tank, { newWater: fresh, fraction: f, count: n });
 				expect(Math.abs(after - fresh)).toBeLessThanOrEqual(Math.abs(tank - fresh) + 1e-9);
 				expect(after).toBeCloseTo(fresh + (tank - fresh) * (1 - f) ** n, 7);
 			})
@@ -92,7 +92,7 @@ describe('water changes', () => {
 	});
 	it('for ever lead to the steady level', () => {
 		const { after, before } = steadyChanges(2, 0.1, 3);
-		expect(afterChanges(80, 2, 0.1, 400, 3)).toBeCloseTo(after, 9);
+		expect(afterChanges(80, { newWater: 2, fraction: 0.1, count: 400 }, 3)).toBeCloseTo(after, 9);
 		expect(before - after).toBeCloseTo(0.1 * (before - 2), 9);
 		expect(() => steadyChanges(2, 0, 3)).toThrow(RangeError);
 	});
@@ -106,7 +106,10 @@ describe('water changes', () => {
 					const target = tank * part;
 					const { count, level: reached } = changesFor(tank, target, 0, f);
 					expect(reached).toBeLessThanOrEqual(target * (1 + 1e-7));
-					if (count > 0) expect(afterChanges(tank, 0, f, count - 1)).toBeGreaterThan(target * (1 - 1e-7));
+					if (count > 0)
+						expect(afterChanges(tank, { newWater: 0, fraction: f, count: count - 1 })).toBeGreaterThan(
+							target * (1 - 1e-7)
+						);
 					const turnovers = turnoversFor(tank, target, 0);
 					expect(afterContinuous(tank, 0, turnovers).level).toBeCloseTo(target, 7);
 				}
@@ -137,9 +140,9 @@ describe('salinity and blending', () => {
 		expect(() => blend(5, 5, 5, 60)).toThrow(RangeError);
 	});
 	it('raise, lower and evaporate the right way round', () => {
-		expect(saltFor(33, 35, 200, 25, 1)).toBeGreaterThan(0.4);
-		expect(saltFor(35, 35, 200, 25, 1)).toBe(0);
-		expect(() => saltFor(36, 35, 200, 25, 1)).toThrow(RangeError);
+		expect(saltFor({ salinity: 33, volumeL: 200, temperatureC: 25 }, 35, 1)).toBeGreaterThan(0.4);
+		expect(saltFor({ salinity: 35, volumeL: 200, temperatureC: 25 }, 35, 1)).toBe(0);
+		expect(() => saltFor({ salinity: 36, volumeL: 200, temperatureC: 25 }, 35, 1)).toThrow(RangeError);
 		expect(thinned(36, 0, 36, 100).removeL).toBe(0);
 		expect(() => thinned(35, 36, 34, 100)).toThrow(RangeError);
 		// What evaporated brings salinity back when it is topped up.

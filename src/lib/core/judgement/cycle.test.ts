@@ -30,7 +30,12 @@ const daily = (parameter: CycleReading['parameter'], word: string): CycleReading
 	});
 const follow = (ammonia: string, nitrite: string, settings: CycleSettings = USUAL_CYCLE) => {
 	const readings = [...daily('ammonia', ammonia), ...daily('nitrite', nitrite)].sort((a, b) => a.at - b.at);
-	return followCycle(readings, start, addDays(start, ammonia.length), 'Europe/Lisbon', settings);
+	return followCycle(
+		readings,
+		{ startedAt: start, timeZone: 'Europe/Lisbon' },
+		addDays(start, ammonia.length),
+		settings
+	);
 };
 
 describe('the cycle of a new tank', () => {

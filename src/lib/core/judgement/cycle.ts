@@ -194,9 +194,8 @@ function phaseOf(ammonia: CycleTrack | null, nitrite: CycleTrack | null, done: b
  */
 export function followCycle(
 	readings: readonly CycleReading[],
-	startedAt: Instant,
+	{ startedAt, timeZone }: { readonly startedAt: Instant; readonly timeZone: string },
 	now: Instant,
-	timeZone: string,
 	{ clearDays: needed, school }: CycleSettings = USUAL_CYCLE
 ): CycleState {
 	const tracks = { ammonia: new Track(timeZone), nitrite: new Track(timeZone) };

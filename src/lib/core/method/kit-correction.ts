@@ -44,7 +44,7 @@ export function correctedValue(correction: KitCorrection, reading: number): Corr
 			return {
 				value: slope * reading + intercept,
 				slope,
-				u: uByStandardLine(line.value, low, high, reading, 0)
+				u: uByStandardLine(line.value, low, high, { value: reading, u: 0 })
 			};
 		}
 	}

@@ -57,8 +57,7 @@ export function uByStandardLine(
 	line: StandardLine,
 	a: StandardReading,
 	b: StandardReading,
-	reading: number,
-	uReading: number
+	{ value: reading, u: uReading }: { readonly value: number; readonly u: number }
 ): number {
 	const w = (reading - a.reading) / (b.reading - a.reading);
 	return Math.hypot(

@@ -18,7 +18,7 @@ describe('what is drawn of many points', () => {
 		fc.assert(
 			fc.property(many, fc.integer({ min: 1, max: 20 }), ({ times, values }, columns) => {
 				const to = times.at(-1)!;
-				const shown = visibleIndices(times, values, 0, to, columns);
+				const shown = visibleIndices(times, values, { from: 0, to }, columns);
 				const of = (list: readonly number[]) => list.map((i) => values[i]!);
 				expect(Math.min(...of(shown))).toBe(Math.min(...values));
 				expect(Math.max(...of(shown))).toBe(Math.max(...values));
@@ -30,8 +30,8 @@ describe('what is drawn of many points', () => {
 		);
 	});
 	it('is nothing outside the span', () => {
-		expect(visibleIndices([1, 2, 3], [1, 2, 3], 5, 9, 10)).toEqual([]);
-		expect(visibleIndices([1, 2, 3], [1, 2, 3], 2, 2, 10)).toEqual([1]);
+		expect(visibleIndices([1, 2, 3], [1, 2, 3], { from: 5, to: 9 }, 10)).toEqual([]);
+		expect(visibleIndices([1, 2, 3], [1, 2, 3], { from: 2, to: 2 }, 10)).toEqual([1]);
 	});
 	it('finds the nearest in time', () => {
 		expect([nearestIndex([], 3), nearestIndex([1, 5, 9], -4), nearestIndex([1, 5, 9], 6)]).toEqual([

@@ -19,8 +19,7 @@ export function firstFrom(times: readonly number[], from: number): number {
 export function visibleIndices(
 	times: readonly number[],
 	values: readonly number[],
-	from: number,
-	to: number,
+	{ from, to }: { readonly from: number; readonly to: number },
 	columns: number
 ): number[] {
 	const start = firstFrom(times, from);

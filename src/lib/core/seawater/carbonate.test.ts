@@ -61,8 +61,8 @@ describe('the carbonate system', () => {
 
 describe('an addition', () => {
 	it('of bicarbonate lowers pH a little, of carbonate raises it, of hydroxide most', () => {
-		const after = (what: Parameters<typeof afterAddition>[3], amount: number) =>
-			afterAddition(water, 8, 8.05, what, amount).after.phTotal;
+		const after = (what: Parameters<typeof afterAddition>[2], amount: number) =>
+			afterAddition(water, { alkalinityDkh: 8, phTotal: 8.05 }, what, amount).after.phTotal;
 		// The same 1.4 dKH by each.
 		expect(after('bicarbonate', 0.5)).toBeCloseTo(7.99, 2);
 		expect(after('carbonate', 0.25)).toBeCloseTo(8.28, 2);
@@ -72,11 +72,15 @@ describe('an addition', () => {
 	it('and its loss again leave the water as it was', () => {
 		fc.assert(
 			fc.property(fc.double({ min: 0.01, max: 0.3, noNaN: true }), (mmol) => {
-				const lost = afterAddition(water, 8, 8.05, 'calcium-carbonate-loss', mmol);
+				const lost = afterAddition(
+					water,
+					{ alkalinityDkh: 8, phTotal: 8.05 },
+					'calcium-carbonate-loss',
+					mmol
+				);
 				const back = afterAddition(
 					{ ...water, calciumMgPerL: lost.calciumMgPerL },
-					lost.alkalinityDkh,
-					lost.after.phTotal,
+					{ alkalinityDkh: lost.alkalinityDkh, phTotal: lost.after.phTotal },
 					'calcium-carbonate-loss',
 					-mmol
 				);
@@ -87,7 +91,7 @@ describe('an addition', () => {
 		);
 	});
 	it('of nothing changes nothing', () => {
-		const { before, after } = afterAddition(water, 8, 8.05, 'limewater', 0);
+		const { before, after } = afterAddition(water, { alkalinityDkh: 8, phTotal: 8.05 }, 'limewater', 0);
 		expect(after.phTotal).toBeCloseTo(before.phTotal, 7);
 		expect(after.omegaAragonite).toBeCloseTo(before.omegaAragonite, 5);
 	});

@@ -143,14 +143,12 @@ export interface AfterAddition {
 /**
  * What an addition does at once, before any carbon dioxide is taken up or given off.
  *
- * @param alkalinityDkh and phTotal of the water before
  * @param mmolPerL of what is added, per litre of the water
- * @example afterAddition({ salinity: 35, temperatureC: 25, calciumMgPerL: 420 }, 8, 8.05, 'carbonate', 0.25).after.phTotal // 8.2766
+ * @example afterAddition({ salinity: 35, temperatureC: 25, calciumMgPerL: 420 }, { alkalinityDkh: 8, phTotal: 8.05 }, 'carbonate', 0.25).after.phTotal // 8.2766
  */
 export function afterAddition(
 	water: CarbonateWater,
-	alkalinityDkh: number,
-	phTotal: number,
+	{ alkalinityDkh, phTotal }: { readonly alkalinityDkh: number; readonly phTotal: number },
 	what: Addition,
 	mmolPerL: number
 ): AfterAddition {

@@ -44,7 +44,7 @@ function halfIntervalAt(method: Method, portion: Portion, levels: Readonly<Level
 	const sharp = { ...CALM_READER, endPointSdDrops: 0, colourSdSteps: 0, kitBias: 0 };
 	let reading;
 	try {
-		reading = readBy(seededRandom(SEED), method, levels, sharp, { portion });
+		reading = readBy(seededRandom(SEED), method, levels, { ...sharp, portion });
 	} catch {
 		// A leaflet's table is not read backwards.
 		return null;

@@ -183,21 +183,22 @@ function readLine(
 	return { form: 'line', portion, lower, upper, temperatureC: method.kind === 'float' ? waterC : null };
 }
 
+interface HowRead {
+	readonly portion?: Portion | undefined;
+	/** Last read, for methods that take it off. */
+	readonly calcium?: Known;
+}
+
 /**
  * Reads a water of known state as a person would, in whatever form the method is read.
  *
  * @param levels what it holds, canonical units
- * @param calcium last read, for methods that take it off
  */
 export function readBy(
 	random: Random,
 	method: Method,
 	levels: Readonly<Levels>,
-	reader: SimulatedReader,
-	{
-		portion = 'full',
-		calcium = null
-	}: { readonly portion?: Portion | undefined; readonly calcium?: Known } = {}
+	{ portion = 'full', calcium = null, ...reader }: SimulatedReader & HowRead
 ): RawReading {
 	const sampleMl = sampleOf(method, portion) ?? 1;
 	const fullMl = method.sampleMl?.full ?? 1;

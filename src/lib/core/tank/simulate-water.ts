@@ -117,7 +117,8 @@ export function simulateWater(script: WaterScript): WaterHistory {
 		states.push({ at: to, levels: now, used: { ...used } });
 		for (; nextTest < tests.length && tests[nextTest]!.at <= to; nextTest++) {
 			const { at, method, portion } = tests[nextTest]!;
-			const reading = readBy(random, method, now, readerOf(at, method), {
+			const reading = readBy(random, method, now, {
+				...readerOf(at, method),
 				portion,
 				calcium: lastOf(readings, 'calcium')
 			});

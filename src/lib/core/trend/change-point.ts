@@ -29,6 +29,13 @@ const APART_DAYS = 14;
 const MOST_STEPS = 40;
 const COVERED = 0.95;
 
+interface Filtered {
+	readonly timeline: Timeline;
+	readonly track: Track;
+	/** How large a step may be before anything is read, canonical unit a day. */
+	readonly stepSd: number;
+}
+
 interface Candidate {
 	readonly day: number;
 	/** ln of the Bayes factor for a step on this day against none. */
@@ -38,11 +45,10 @@ interface Candidate {
 /**
  * What a step of the rate on a day would have done to the filter's innovations, and how much they speak for it.
  *
- * @param stepSd how large a step may be before anything is read, canonical unit a day
  * @see Willsky & Jones (1976), IEEE Trans. Automatic Control 21, 108 (generalized likelihood ratio); the size of the
  *   step is integrated over its prior
  */
-function supportFor(timeline: Timeline, track: Track, day: number, first: number, stepSd: number): Candidate {
+function supportFor({ timeline, track, stepSd }: Filtered, day: number, first: number): Candidate {
 	let [level, rate, now] = [0, 1, day];
 	let [information, agreement, readings] = [0, 0, 0];
 	for (let i = first; i < timeline.length && timeline.day[i]! - day <= LOOK_AFTER_DAYS; i++) {
@@ -72,9 +78,7 @@ const FAR_DAYS = 3 * LOOK_AFTER_DAYS;
  * the filter has died away.
  */
 function candidatesOf(
-	timeline: Timeline,
-	track: Track,
-	stepSd: number,
+	filtered: Filtered,
 	{
 		found,
 		latest,
@@ -86,6 +90,7 @@ function candidatesOf(
 		readonly before: ReadonlyMap<number, Candidate>;
 	}
 ): Map<number, Candidate> {
+	const { timeline, track } = filtered;
 	const candidates = new Map<number, Candidate>();
 	let read = 0;
 	let day = 0;
@@ -96,7 +101,7 @@ function candidatesOf(
 				if (found.some((k) => Math.abs(k - day) < APART_DAYS)) continue;
 				const untouched = latest.length > 0 && latest.every((k) => Math.abs(k - day) > FAR_DAYS);
 				const known = untouched ? before.get(day) : undefined;
-				candidates.set(day, known ?? supportFor(timeline, track, day, i, stepSd));
+				candidates.set(day, known ?? supportFor(filtered, day, i));
 			}
 		}
 		if (track.spread[i]! > 0) read++;
@@ -175,7 +180,7 @@ export function findSteps(
 		const track = emptyTrack(timeline.length);
 		filterLevelRate(timeline, modelOf(prepared, noise), track);
 		const days = found.map((f) => f.best.day);
-		candidates = candidatesOf(timeline, track, stepSd, { found: days, latest, before: candidates });
+		candidates = candidatesOf({ timeline, track, stepSd }, { found: days, latest, before: candidates });
 		const peaks = peaksOf([...candidates.values()]);
 		if (peaks.length === 0) break;
 		found.push(...peaks);

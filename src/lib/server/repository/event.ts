@@ -44,7 +44,7 @@ export async function eventsSince(
 				or(gte(event.happenedAt, since), eq(event.kind, 'recurring-dose'))
 			)
 		)
-		.orderBy(event.happenedAt);
+		.orderBy(event.happenedAt, event.id);
 	return asEvents(rows);
 }
 
@@ -100,7 +100,7 @@ export async function supplementsUsed(db: Reader, scope: SiteScope, waterId: str
 				ne(event.kind, 'recurring-dose-missed')
 			)
 		)
-		.orderBy(desc(event.happenedAt))
+		.orderBy(desc(event.happenedAt), desc(event.id))
 		.limit(200);
 	return asEvents(rows);
 }

@@ -22,6 +22,11 @@ export interface FormContext {
 	readonly units: Readonly<Record<ParameterId, UnitId>>;
 }
 
+/** The same of what is entered for one water. */
+export interface WaterFormContext extends FormContext {
+	readonly waterId: string;
+}
+
 /** A field that holds no day, of which the schema could only say that it is no number. */
 class Mistyped extends Error {
 	constructor(

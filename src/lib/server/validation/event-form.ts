@@ -2,7 +2,7 @@ import { EVENT_KINDS, RECORD_EVENT, type RecordEvent } from '$lib/contract/event
 import { NEW_WATER_U, type WaterChange } from '$lib/core/record';
 import { fail, type Result } from '$lib/core/result';
 import { offsetMinutes, type Instant } from '$lib/core/time';
-import { commandOfForm, type FormContext } from './command-of-form.ts';
+import { commandOfForm, type WaterFormContext } from './command-of-form.ts';
 import { typedText } from './form.ts';
 
 /** Until the test of new water itself is named, it is known as the keeper's kits usually tell it. */
@@ -13,10 +13,7 @@ function withUncertainty(details: unknown): unknown {
 }
 
 /** Turns the entry form into a command, or says which field is wrong. */
-export function eventOfForm(
-	form: FormData,
-	context: FormContext & { readonly waterId: string }
-): Result<RecordEvent> {
+export function eventOfForm(form: FormData, context: WaterFormContext): Result<RecordEvent> {
 	const kind = EVENT_KINDS.find((k) => k === form.get('kind'));
 	if (!kind) return fail('invalid-field', 'kind', { rule: 'word' });
 	if (kind === 'note' && typedText(form.get('note')) === '') {

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { readPreferences } from '$lib/contract/preferences';
 import { READING_BODY } from '$lib/contract/reading';
 import { SHIPPED_METHODS, statedMethodFor } from '$lib/core/method';
 import { seededRandom } from '$lib/core/numeric';
@@ -106,9 +107,10 @@ describe('a value from elsewhere', () => {
 		for (const [name, value] of Object.entries({ ...whole, ...fields })) form.set(name, value);
 		return form;
 	};
-	const context = { waterId: ID, timeZone: 'Europe/Lisbon', newId: () => ID };
+	const context = { waterId: ID, timeZone: 'Europe/Lisbon', units: readPreferences(undefined).units };
+	const newId = () => ID;
 	it('becomes a run of the method that says so', () => {
-		const made = statedRunOfForm(formOf({ expandedU: '2,5' }), context);
+		const made = statedRunOfForm(formOf({ expandedU: '2,5' }), context, newId);
 		expect(made).toMatchObject({
 			ok: true,
 			value: {
@@ -116,7 +118,7 @@ describe('a value from elsewhere', () => {
 				reading: { says: { kind: 'value', value: 20, expandedU: 2.5, k: 2 }, source: 'lab' }
 			}
 		});
-		expect(statedRunOfForm(formOf({ sense: '<' }), context)).toMatchObject({
+		expect(statedRunOfForm(formOf({ sense: '<' }), context, newId)).toMatchObject({
 			value: { reading: { says: { kind: 'bound', sense: '<', limit: 20 } } }
 		});
 	});
@@ -126,9 +128,11 @@ describe('a value from elsewhere', () => {
 		['value', { value: 'lots' }],
 		['expandedU', { expandedU: 'some' }],
 		['source', { source: '  ' }],
+		['sense', { sense: 'about' }],
+		['unusual', { unusual: 'sure' }],
 		['happenedAt', { happenedAt: 'yesterday' }],
 		['reading.unit', { unit: 'ppm' }]
 	])('is refused at %s', (field, change) => {
-		expect(faultOf(statedRunOfForm(formOf(change as Record<string, string>), context))).toBe(field);
+		expect(faultOf(statedRunOfForm(formOf(change as Record<string, string>), context, newId))).toBe(field);
 	});
 });

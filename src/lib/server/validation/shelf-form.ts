@@ -11,14 +11,10 @@ import {
 import { convert, convertSpan, PARAMETER_IDS, PARAMETERS } from '$lib/core/quantity';
 import { fail, type Result } from '$lib/core/result';
 import { COVERAGE } from '$lib/core/uncertainty';
-import { commandOfForm, type FormContext } from './command-of-form.ts';
+import { commandOfForm, type FormContext, type WaterFormContext } from './command-of-form.ts';
 import { numberIn, typedText } from './form.ts';
 
 /** Whose thing it is, and how what is typed is understood. */
-export interface ShelfContext extends FormContext {
-	readonly waterId: string;
-}
-
 /** What a standard holds: a value and its expanded uncertainty for each parameter that is filled in. */
 function contentsOf(form: FormData, { units }: FormContext) {
 	return PARAMETER_IDS.flatMap((parameter) => {
@@ -51,7 +47,7 @@ function ownerOf(text: string) {
 }
 
 /** Turns the form of a new thing into a command, or says which field is wrong. */
-export function itemOfForm(form: FormData, context: ShelfContext): Result<AddItem> {
+export function itemOfForm(form: FormData, context: WaterFormContext): Result<AddItem> {
 	const kind = SHELF_KINDS.find((k) => k === form.get('kind'));
 	if (!kind) return fail('invalid-field', 'kind', { rule: 'missing' });
 	const [methodCode, version] = typedText(form.get('method')).split('@');
@@ -74,7 +70,7 @@ export function itemOfForm(form: FormData, context: ShelfContext): Result<AddIte
 export function noteOfForm(
 	form: FormData,
 	itemId: string,
-	context: ShelfContext,
+	context: WaterFormContext,
 	now: number
 ): Result<NoteItem> {
 	const kind = NOTE_KINDS.find((k) => k === form.get('kind'));
@@ -85,17 +81,17 @@ export function noteOfForm(
 	return commandOfForm(schema, form, context, given) as Result<NoteItem>;
 }
 
-export function finishOfForm(form: FormData, itemId: string, context: ShelfContext): Result<FinishCheck> {
+export function finishOfForm(form: FormData, itemId: string, context: WaterFormContext): Result<FinishCheck> {
 	const runIds = form.getAll('run').map(typedText);
 	return commandOfForm(FinishCheck, form, context, { waterId: context.waterId, itemId, runIds });
 }
 
-export function decisionOfForm(form: FormData, context: ShelfContext): Result<DecideCheck> {
+export function decisionOfForm(form: FormData, context: WaterFormContext): Result<DecideCheck> {
 	return commandOfForm(DecideCheck, form, context, { waterId: context.waterId }, ({ span }) => ({
 		span: span || 'all'
 	}));
 }
 
-export function deriveOfForm(form: FormData, itemId: string, context: ShelfContext): Result<DeriveItem> {
+export function deriveOfForm(form: FormData, itemId: string, context: WaterFormContext): Result<DeriveItem> {
 	return commandOfForm(DeriveItem, form, context, { waterId: context.waterId, itemId });
 }

@@ -4,7 +4,7 @@ import { EVENT_KINDS, RECORD_EVENT } from '$lib/contract/event';
 import { readPreferences } from '$lib/contract/preferences';
 import { SaveTestRun } from '$lib/contract/test-run';
 import type { SyringeReading } from '$lib/core/reading';
-import type { FormContext } from './command-of-form';
+import type { WaterFormContext } from './command-of-form';
 import { eventOfForm } from './event-form';
 import { entered, numberIn, typedText } from './form';
 import { correctionOfForm } from './reading-form';
@@ -12,7 +12,7 @@ import { typedInstant } from './typed-instant';
 import { validate } from './validator';
 
 const ID = '01a209a2-e482-7d64-aa00-61a1a92f77b2';
-const context: FormContext & { readonly waterId: string } = {
+const context: WaterFormContext = {
 	waterId: ID,
 	timeZone: 'Europe/Lisbon',
 	units: { ...readPreferences(undefined).units, alkalinity: 'meq-per-l' }

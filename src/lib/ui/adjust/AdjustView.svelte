@@ -11,9 +11,9 @@
 		repairValue,
 		repairWhy,
 		stepWords
-	} from '$lib/format/adjust';
-	import { DYING } from '$lib/format/danger';
-	import { CAUSES, NEGLECTED } from '$lib/format/husbandry';
+	} from '$lib/format/adjust/adjust';
+	import { DYING } from '$lib/format/adjust/danger';
+	import { CAUSES, NEGLECTED } from '$lib/format/adjust/husbandry';
 	import { shortDay } from '$lib/format/date';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Disclosure from '$lib/ui/kit/Disclosure.svelte';

@@ -3,7 +3,7 @@
 	import { typedNumber } from '$lib/core/numeric';
 	import { PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
 	import type { Instant } from '$lib/core/time';
-	import { amountWords, batchFindingWords } from '$lib/format/adjust';
+	import { amountWords, batchFindingWords } from '$lib/format/adjust/adjust';
 	import { shortDay } from '$lib/format/date';
 	import { fixed, plain } from '$lib/format/number';
 	import { inUnit, symbolAfter } from '$lib/format/quantity';

@@ -12,8 +12,8 @@
 		type SeriesStep
 	} from '$lib/core/correction';
 	import { nameWithin, PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
-	import { batchFindingWords } from '$lib/format/adjust';
-	import { CHANGE_WORDS, NEGLECTED } from '$lib/format/husbandry';
+	import { batchFindingWords } from '$lib/format/adjust/adjust';
+	import { CHANGE_WORDS, NEGLECTED } from '$lib/format/adjust/husbandry';
 	import type { BatchFinding, NeglectedStep } from '$lib/core/correction';
 	import { plain } from '$lib/format/number';
 	import { limitInUnit, symbolAfter } from '$lib/format/quantity';

@@ -17,7 +17,7 @@
 	} from '$lib/core/correction';
 	import { typedNumber } from '$lib/core/numeric';
 	import { nameWithin, PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
-	import { amountWords, askWords } from '$lib/format/adjust';
+	import { amountWords, askWords } from '$lib/format/adjust/adjust';
 	import { fixed, plain } from '$lib/format/number';
 	import { ratePerDay, symbolAfter } from '$lib/format/quantity';
 	import { litresWords } from '$lib/format/volume';

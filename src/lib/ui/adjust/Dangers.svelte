@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { DANGERS, type DangerId } from '$lib/format/danger';
+	import { DANGERS, type DangerId } from '$lib/format/adjust/danger';
 
 	let { dangers }: { dangers: readonly DangerId[] } = $props();
 </script>

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import type { PlanPreview } from '$lib/contract/adjust';
 	import { PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
-	import { amountWords } from '$lib/format/adjust';
+	import { amountWords } from '$lib/format/adjust/adjust';
 	import { fixed } from '$lib/format/number';
 	import { limitInUnit } from '$lib/format/quantity';
 	import { litresWords } from '$lib/format/volume';

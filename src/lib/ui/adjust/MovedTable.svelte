@@ -1,7 +1,7 @@
 <script lang="ts">
 	import type { BeforeAfter } from '$lib/core/correction';
 	import type { ParameterId, UnitId } from '$lib/core/quantity';
-	import { ASSUMED, MOVED_NAMES, movedWords, WARNINGS } from '$lib/format/adjust';
+	import { ASSUMED, MOVED_NAMES, movedWords, WARNINGS } from '$lib/format/adjust/adjust';
 	import Table from '$lib/ui/kit/Table.svelte';
 
 	interface Props {

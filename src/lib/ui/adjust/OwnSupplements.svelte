@@ -3,7 +3,7 @@
 	import type { NamedSupplement } from '$lib/contract/adjust';
 	import { COMPOUNDS, doseByTable, raisedBy, recipeFor, type Supplement } from '$lib/core/correction';
 	import { nameWithin, type ParameterId } from '$lib/core/quantity';
-	import { listed } from '$lib/format/adjust';
+	import { listed } from '$lib/format/adjust/adjust';
 	import { plain } from '$lib/format/number';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Hidden from '$lib/ui/kit/Hidden.svelte';

@@ -3,8 +3,8 @@
 	import { HUSBANDRY } from '$lib/core/correction';
 	import { UNITS, type ParameterId, type UnitId } from '$lib/core/quantity';
 	import type { Instant } from '$lib/core/time';
-	import { planTitle } from '$lib/format/adjust';
-	import { CAUSES, HUSBANDRY_TITLES } from '$lib/format/husbandry';
+	import { planTitle } from '$lib/format/adjust/adjust';
+	import { CAUSES, HUSBANDRY_TITLES } from '$lib/format/adjust/husbandry';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Field from '$lib/ui/kit/Field.svelte';
 	import Hidden from '$lib/ui/kit/Hidden.svelte';

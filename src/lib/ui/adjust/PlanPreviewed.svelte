@@ -4,8 +4,8 @@
 	import type { SeenStep } from '$lib/core/correction';
 	import type { ParameterId, UnitId } from '$lib/core/quantity';
 	import type { Instant } from '$lib/core/time';
-	import { ASSUMED, refusalWords, REMARKS } from '$lib/format/adjust';
-	import { dangersOf } from '$lib/format/danger';
+	import { ASSUMED, refusalWords, REMARKS } from '$lib/format/adjust/adjust';
+	import { dangersOf } from '$lib/format/adjust/danger';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Hidden from '$lib/ui/kit/Hidden.svelte';
 	import { sending } from '$lib/ui/shared/sending';

@@ -3,8 +3,8 @@
 	import type { SeenPlan } from '$lib/contract/adjust';
 	import type { ParameterId, UnitId } from '$lib/core/quantity';
 	import type { Instant } from '$lib/core/time';
-	import { courseWords, HELD, planTitle, reasonWords, REMARKS } from '$lib/format/adjust';
-	import { dangersOf } from '$lib/format/danger';
+	import { courseWords, HELD, planTitle, reasonWords, REMARKS } from '$lib/format/adjust/adjust';
+	import { dangersOf } from '$lib/format/adjust/danger';
 	import { shortDay } from '$lib/format/date';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Hidden from '$lib/ui/kit/Hidden.svelte';

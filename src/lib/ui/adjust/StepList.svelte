@@ -3,7 +3,7 @@
 	import type { SeenStep } from '$lib/core/correction';
 	import type { ParameterId, UnitId } from '$lib/core/quantity';
 	import { addDays, type Instant } from '$lib/core/time';
-	import { stepAside, stepWords } from '$lib/format/adjust';
+	import { stepAside, stepWords } from '$lib/format/adjust/adjust';
 	import { shortDay } from '$lib/format/date';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Disclosure from '$lib/ui/kit/Disclosure.svelte';

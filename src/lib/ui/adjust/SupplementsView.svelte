@@ -2,7 +2,7 @@
 	import type { NamedSupplement } from '$lib/contract/adjust';
 	import { raisedBy, STOCK } from '$lib/core/correction';
 	import type { ParameterId, UnitId } from '$lib/core/quantity';
-	import { listed } from '$lib/format/adjust';
+	import { listed } from '$lib/format/adjust/adjust';
 	import Dangers from './Dangers.svelte';
 	import OwnSupplements from './OwnSupplements.svelte';
 	import { strengthWords } from './supplement-words';

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import type { Outbox } from '$lib/client/outbox.svelte';
-	import { faultText } from '$lib/format/faults';
+	import { faultText } from '$lib/format/faults/faults';
 	import Button from '$lib/ui/kit/Button.svelte';
 
 	/** What the server did not take, and what can be done about it. */

@@ -3,9 +3,9 @@
 	import { PARAMETERS, UNITS, type ParameterId, type UnitId } from '$lib/core/quantity';
 	import type { Instant } from '$lib/core/time';
 	import { longDay } from '$lib/format/date';
-	import { matterWords } from '$lib/format/matter';
+	import { matterWords } from '$lib/format/judgement/matter';
 	import { inUnit } from '$lib/format/quantity';
-	import { gradeWords, isWarning } from '$lib/format/verdict';
+	import { gradeWords, isWarning } from '$lib/format/judgement/verdict';
 
 	interface Props {
 		board: readonly BoardWater[];

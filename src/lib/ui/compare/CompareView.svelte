@@ -3,7 +3,7 @@
 	import { COMPARED_BY, type ComparedBy, type ComparisonAnswer } from '$lib/contract/comparison';
 	import { PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
 	import type { Instant } from '$lib/core/time';
-	import { comparisonSentence } from '$lib/format/comparison';
+	import { comparisonSentence } from '$lib/format/compare/comparison';
 	import { shortDay } from '$lib/format/date';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Choice from '$lib/ui/kit/Choice.svelte';

@@ -1,8 +1,8 @@
 <script lang="ts">
 	import type { ComparisonAnswer } from '$lib/contract/comparison';
 	import { UNITS, type ParameterId, type UnitId } from '$lib/core/quantity';
-	import { comparisonSentence } from '$lib/format/comparison';
-	import { referenceSentence } from '$lib/format/reasons';
+	import { comparisonSentence } from '$lib/format/compare/comparison';
+	import { referenceSentence } from '$lib/format/judgement/reasons';
 	import { readWords, type Names } from './words';
 
 	interface Props {

@@ -2,7 +2,7 @@
 	import type { ComparisonAnswer } from '$lib/contract/comparison';
 	import type { ParameterId, UnitId } from '$lib/core/quantity';
 	import type { Instant } from '$lib/core/time';
-	import { differenceWords } from '$lib/format/comparison';
+	import { differenceWords } from '$lib/format/compare/comparison';
 	import { shortDay } from '$lib/format/date';
 	import Disclosure from '$lib/ui/kit/Disclosure.svelte';
 	import Table from '$lib/ui/kit/Table.svelte';

@@ -3,7 +3,12 @@
 	import { slopeIsSeen } from '$lib/core/comparison';
 	import type { ParameterId, UnitId } from '$lib/core/quantity';
 	import type { Instant } from '$lib/core/time';
-	import { confoundSentence, errorSentence, likelierSentence, NEXT_WORDS } from '$lib/format/comparison';
+	import {
+		confoundSentence,
+		errorSentence,
+		likelierSentence,
+		NEXT_WORDS
+	} from '$lib/format/compare/comparison';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import type { Names } from './words';
 

@@ -3,7 +3,7 @@
 	import { TRUST_SCHOOLS, UNUSED_SCHOOLS } from '$lib/contract/shelf-view';
 	import { PARAMETER_IDS, PARAMETERS, UNITS } from '$lib/core/quantity';
 	import { BETWEEN_SCHOOLS, END_POINTS, type EndPoint, type StepReading } from '$lib/core/reading';
-	import { END_POINT_NAMES } from '$lib/format/reading';
+	import { END_POINT_NAMES } from '$lib/format/log/reading';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Choice from '$lib/ui/kit/Choice.svelte';
 	import Hidden from '$lib/ui/kit/Hidden.svelte';

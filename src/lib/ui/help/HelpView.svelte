@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { searchHelp } from '$lib/format/help';
+	import { searchHelp } from '$lib/format/help/help';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Field from '$lib/ui/kit/Field.svelte';
 

@@ -4,8 +4,8 @@
 	import { RULES, type RuleId } from '$lib/core/judgement';
 	import type { Instant } from '$lib/core/time';
 	import { shortDay } from '$lib/format/date';
-	import { HELP } from '$lib/format/help';
-	import { findingSentence, RULE_WORDS, STRENGTH_NAMES } from '$lib/format/rules';
+	import { HELP } from '$lib/format/help/help';
+	import { findingSentence, RULE_WORDS, STRENGTH_NAMES } from '$lib/format/judgement/rules';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Hidden from '$lib/ui/kit/Hidden.svelte';
 	import Fault from '$lib/ui/shared/Fault.svelte';

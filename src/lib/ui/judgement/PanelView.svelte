@@ -4,7 +4,7 @@
 	import { PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
 	import type { Instant } from '$lib/core/time';
 	import { ago, shortDay } from '$lib/format/date';
-	import { PANEL_TITLES, panelWords } from '$lib/format/panel';
+	import { PANEL_TITLES, panelWords } from '$lib/format/judgement/panel';
 	import { resultInUnit } from '$lib/format/quantity';
 	import Button from '$lib/ui/kit/Button.svelte';
 

@@ -5,9 +5,9 @@
 	import type { JudgementSettings } from '$lib/core/judgement/water';
 	import { PARAMETERS } from '$lib/core/quantity';
 	import { instant, type Instant } from '$lib/core/time';
-	import { whyDue } from '$lib/format/bench';
+	import { whyDue } from '$lib/format/bench/bench';
 	import { shortDay } from '$lib/format/date';
-	import { STAGE_NAMES } from '$lib/format/stage';
+	import { STAGE_NAMES } from '$lib/format/judgement/stage';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Choice from '$lib/ui/kit/Choice.svelte';
 	import Field from '$lib/ui/kit/Field.svelte';

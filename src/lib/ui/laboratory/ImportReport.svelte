@@ -7,7 +7,7 @@
 	import type { Fault as CoreFault } from '$lib/core/result';
 	import { civilDate, instantOfLocal, offsetMinutes, type Instant } from '$lib/core/time';
 	import { shortDay } from '$lib/format/date';
-	import { faultText } from '$lib/format/faults';
+	import { faultText } from '$lib/format/faults/faults';
 	import { plain } from '$lib/format/number';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Choice from '$lib/ui/kit/Choice.svelte';

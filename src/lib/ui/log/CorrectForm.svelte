@@ -7,12 +7,12 @@
 	import { PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
 	import { deriveWith, type KnownKit, type RawReading, type TestResult } from '$lib/core/reading';
 	import type { Instant } from '$lib/core/time';
-	import { correctionLabel, correctionOption } from '$lib/format/correction';
+	import { correctionLabel, correctionOption } from '$lib/format/log/correction';
 	import { clockTime, shortDay } from '$lib/format/date';
-	import { faultText } from '$lib/format/faults';
+	import { faultText } from '$lib/format/faults/faults';
 	import { resultInUnit } from '$lib/format/quantity';
-	import { readingWords } from '$lib/format/reading';
-	import { SLIP_NAMES } from '$lib/format/slip';
+	import { readingWords } from '$lib/format/log/reading';
+	import { SLIP_NAMES } from '$lib/format/log/slip';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Checkbox from '$lib/ui/kit/Checkbox.svelte';
 	import Choice from '$lib/ui/kit/Choice.svelte';

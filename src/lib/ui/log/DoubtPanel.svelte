@@ -6,7 +6,7 @@
 	import type { RawReading } from '$lib/core/reading';
 	import { percent } from '$lib/format/number';
 	import { inUnit, resultInUnit } from '$lib/format/quantity';
-	import { slipQuestion } from '$lib/format/slip';
+	import { slipQuestion } from '$lib/format/log/slip';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Hidden from '$lib/ui/kit/Hidden.svelte';
 	import { sending } from '$lib/ui/shared/sending';

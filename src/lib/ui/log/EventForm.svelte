@@ -4,8 +4,8 @@
 	import { convert, PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
 	import type { EventDetails, EventKind } from '$lib/core/record';
 	import type { Instant } from '$lib/core/time';
-	import { EVENT_NAMES } from '$lib/format/event';
-	import { LABEL_FIRST } from '$lib/format/hazard';
+	import { EVENT_NAMES } from '$lib/format/log/event';
+	import { LABEL_FIRST } from '$lib/format/bench/hazard';
 	import { plain } from '$lib/format/number';
 	import { litresWords } from '$lib/format/volume';
 	import Button from '$lib/ui/kit/Button.svelte';

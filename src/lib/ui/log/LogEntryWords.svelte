@@ -1,9 +1,9 @@
 <script lang="ts">
 	import type { ParameterId, UnitId } from '$lib/core/quantity';
 	import { happeningOf } from '$lib/core/record';
-	import { eventWords } from '$lib/format/event';
+	import { eventWords } from '$lib/format/log/event';
 	import { resultInUnit } from '$lib/format/quantity';
-	import { readingWords } from '$lib/format/reading';
+	import { readingWords } from '$lib/format/log/reading';
 	import type { Entry } from './entry';
 
 	interface Props {

@@ -4,7 +4,7 @@
 	import { middleOf } from '$lib/core/reading';
 	import { civilDate, type Instant } from '$lib/core/time';
 	import { clockTime, longDay } from '$lib/format/date';
-	import { EVENT_NAMES, eventWords } from '$lib/format/event';
+	import { EVENT_NAMES, eventWords } from '$lib/format/log/event';
 	import { resultInUnit } from '$lib/format/quantity';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import type { Column } from '$lib/ui/kit/data-table.svelte';

@@ -10,8 +10,8 @@
 	import { convert, PARAMETERS, UNITS, type ParameterId, type UnitId } from '$lib/core/quantity';
 	import { printedTables, type PrintedTable } from '$lib/core/reading';
 	import { countdown } from '$lib/format/date';
-	import { CAUTIONS, LABEL_FIRST } from '$lib/format/hazard';
-	import { worthWords } from '$lib/format/method';
+	import { CAUTIONS, LABEL_FIRST } from '$lib/format/bench/hazard';
+	import { worthWords } from '$lib/format/methods/method';
 	import { fixed, plain } from '$lib/format/number';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Table from '$lib/ui/kit/Table.svelte';

@@ -1,7 +1,7 @@
 import { checkMethod, SHIPPED_METHODS, type Method } from '$lib/core/method';
 import type { ParameterId } from '$lib/core/quantity';
 import type { Fault } from '$lib/core/result';
-import { faultAt, faultText } from '$lib/format/faults';
+import { faultAt, faultText } from '$lib/format/faults/faults';
 import { methodOfText } from './draft/method-of-text';
 import { emptyMethod, isEnteredKind, type MethodText } from './draft/method-text';
 import { textOfMethod } from './draft/text-of-method';

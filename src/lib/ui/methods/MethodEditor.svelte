@@ -5,8 +5,8 @@
 	import { idMaker } from '$lib/client/ids';
 	import { HAZARDS, MAX_STEPS, unitsFor, type Method } from '$lib/core/method';
 	import { PARAMETER_IDS, PARAMETERS, UNITS, type ParameterId, type UnitId } from '$lib/core/quantity';
-	import { HAZARD_NAMES } from '$lib/format/hazard';
-	import { KIND_NAMES } from '$lib/format/method';
+	import { HAZARD_NAMES } from '$lib/format/bench/hazard';
+	import { KIND_NAMES } from '$lib/format/methods/method';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Checkbox from '$lib/ui/kit/Checkbox.svelte';
 	import Choice from '$lib/ui/kit/Choice.svelte';

@@ -8,9 +8,9 @@
 	import type { TestResult } from '$lib/core/reading';
 	import type { Instant } from '$lib/core/time';
 	import { aboutMinutes, shortDay } from '$lib/format/date';
-	import { faultText } from '$lib/format/faults';
-	import { HAZARD_NAMES, LABEL_FIRST } from '$lib/format/hazard';
-	import { KIND_NAMES, worthWords } from '$lib/format/method';
+	import { faultText } from '$lib/format/faults/faults';
+	import { HAZARD_NAMES, LABEL_FIRST } from '$lib/format/bench/hazard';
+	import { KIND_NAMES, worthWords } from '$lib/format/methods/method';
 	import { plain } from '$lib/format/number';
 	import { resultInUnit } from '$lib/format/quantity';
 	import Button from '$lib/ui/kit/Button.svelte';

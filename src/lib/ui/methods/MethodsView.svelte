@@ -2,7 +2,7 @@
 	import { enhance } from '$app/forms';
 	import type { Method } from '$lib/core/method';
 	import { PARAMETER_IDS, PARAMETERS } from '$lib/core/quantity';
-	import { KIND_NAMES } from '$lib/format/method';
+	import { KIND_NAMES } from '$lib/format/methods/method';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import type { Column } from '$lib/ui/kit/data-table.svelte';
 	import DataTable from '$lib/ui/kit/DataTable.svelte';

@@ -1,8 +1,8 @@
 <script lang="ts">
 	import { UNITS } from '$lib/core/quantity';
 	import { tableDoubts } from '$lib/core/method';
-	import { faultText } from '$lib/format/faults';
-	import { tableDoubtWords } from '$lib/format/table-doubt';
+	import { faultText } from '$lib/format/faults/faults';
+	import { tableDoubtWords } from '$lib/format/methods/table-doubt';
 	import Choice from '$lib/ui/kit/Choice.svelte';
 	import ColourField from '$lib/ui/kit/ColourField.svelte';
 	import TextArea from '$lib/ui/kit/TextArea.svelte';

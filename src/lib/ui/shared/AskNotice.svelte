@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { PROFILE_PLAIN } from '$lib/format/profile-plain';
+	import { PROFILE_PLAIN } from '$lib/format/start/profile-plain';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Hidden from '$lib/ui/kit/Hidden.svelte';
 

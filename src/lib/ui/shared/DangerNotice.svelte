@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { MatterWords } from '$lib/format/matter';
+	import type { MatterWords } from '$lib/format/judgement/matter';
 
 	interface Props {
 		/** Null where the water could not be judged. */

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import type { ParameterId } from '$lib/core/quantity';
 	import type { ReadingForm } from '$lib/core/reading';
-	import { helpFor } from '$lib/format/help';
+	import { helpFor } from '$lib/format/help/help';
 	import Disclosure from '$lib/ui/kit/Disclosure.svelte';
 
 	let { parameter, form }: { parameter: ParameterId; form: ReadingForm | null } = $props();

@@ -2,7 +2,7 @@
 	import type { LeftOut } from '$lib/core/judgement/water';
 	import type { ParameterId, UnitId } from '$lib/core/quantity';
 	import type { Instant } from '$lib/core/time';
-	import { leftOutWords } from '$lib/format/left-out';
+	import { leftOutWords } from '$lib/format/judgement/left-out';
 	import Disclosure from '$lib/ui/kit/Disclosure.svelte';
 
 	interface Props {

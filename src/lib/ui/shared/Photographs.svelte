@@ -3,7 +3,7 @@
 	import { idMaker } from '$lib/client/ids';
 	import { madeSmall, sendPhotograph, takePhotographBack } from '$lib/client/photograph';
 	import { MOST_PHOTOGRAPHS } from '$lib/contract/photograph';
-	import { faultText } from '$lib/format/faults';
+	import { faultText } from '$lib/format/faults/faults';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import FileField from '$lib/ui/kit/FileField.svelte';
 	import Fault from './Fault.svelte';

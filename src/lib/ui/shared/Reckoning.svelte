@@ -9,7 +9,7 @@
 		halfSampleHelp,
 		sourceHelp,
 		sourceName
-	} from '$lib/format/arithmetic';
+	} from '$lib/format/result/arithmetic';
 	import { fixed, percent } from '$lib/format/number';
 	import { widthWords } from '$lib/format/quantity';
 	import Disclosure from '$lib/ui/kit/Disclosure.svelte';

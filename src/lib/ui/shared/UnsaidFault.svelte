@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { page } from '$app/state';
 	import type { SaidFaults } from '$lib/ui/kit/said-faults.svelte';
+	import Fault from './Fault.svelte';
 
 	let { said }: { said: SaidFaults } = $props();
 	/** Why a form was refused, where its field is not on the page as it stands now. Read after all that may say it. */
@@ -13,9 +14,6 @@
 
 {#if unsaid}
 	<div class="page py-3!" {@attach intoSight}>
-		<p role="alert" class="border-l-4 border-warn bg-paper px-4 py-3">
-			<strong class="text-warn">Not yet.</strong>
-			{unsaid}
-		</p>
+		<Fault text={unsaid} above last />
 	</div>
 {/if}

@@ -7,7 +7,7 @@
 	import { PARAMETER_IDS, PARAMETERS, UNITS, type ParameterId, type UnitId } from '$lib/core/quantity';
 	import { usePerTest } from '$lib/core/shelf';
 	import type { CivilDate } from '$lib/core/time';
-	import { SHELF_KIND_NAMES } from '$lib/format/shelf';
+	import { SHELF_KIND_NAMES } from '$lib/format/shelf/shelf';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Choice from '$lib/ui/kit/Choice.svelte';
 	import DateField from '$lib/ui/kit/DateField.svelte';

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import type { BottleState } from '$lib/contract/shelf-view';
-	import { amountWords, DROPPER_NAMES } from '$lib/format/shelf';
+	import { amountWords, DROPPER_NAMES } from '$lib/format/shelf/shelf';
 
 	/** One bottle beside the other, filled as high as they are; the one that ends first stands out. */
 	let { bottles, endsFirst }: { bottles: readonly BottleState[]; endsFirst: string | null } = $props();

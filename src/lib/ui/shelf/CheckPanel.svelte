@@ -12,7 +12,7 @@
 		kitStateWords,
 		obstacleWords,
 		standardSentence
-	} from '$lib/format/shelf';
+	} from '$lib/format/shelf/shelf';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Checkbox from '$lib/ui/kit/Checkbox.svelte';
 	import Hidden from '$lib/ui/kit/Hidden.svelte';

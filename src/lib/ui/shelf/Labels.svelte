@@ -3,7 +3,7 @@
 	import { PARAMETER_IDS, PARAMETERS } from '$lib/core/quantity';
 	import type { Instant } from '$lib/core/time';
 	import { shortDay } from '$lib/format/date';
-	import { HAZARD_NAMES } from '$lib/format/hazard';
+	import { HAZARD_NAMES } from '$lib/format/bench/hazard';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import PrintButton from './PrintButton.svelte';
 

@@ -5,7 +5,7 @@
 	import Table from '$lib/ui/kit/Table.svelte';
 	import { shortDay } from '$lib/format/date';
 	import { resultInUnit } from '$lib/format/quantity';
-	import { gradeMove } from '$lib/format/shelf';
+	import { gradeMove } from '$lib/format/shelf/shelf';
 
 	interface Props {
 		moves: readonly ResultMove[];

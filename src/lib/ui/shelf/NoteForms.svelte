@@ -3,7 +3,7 @@
 	import { enhance } from '$app/forms';
 	import type { ShelfThing, UnusedSchool } from '$lib/contract/shelf-view';
 	import { DROPPER_STATES, titrantReagentOf } from '$lib/core/method';
-	import { DROPPER_NAMES } from '$lib/format/shelf';
+	import { DROPPER_NAMES } from '$lib/format/shelf/shelf';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Choice from '$lib/ui/kit/Choice.svelte';
 	import Disclosure from '$lib/ui/kit/Disclosure.svelte';

@@ -11,7 +11,7 @@
 		dueWords,
 		SHELF_KIND_NAMES,
 		supplySentence
-	} from '$lib/format/shelf';
+	} from '$lib/format/shelf/shelf';
 	import type { Column } from '$lib/ui/kit/data-table.svelte';
 	import DataTable from '$lib/ui/kit/DataTable.svelte';
 	import BottleLevels from './BottleLevels.svelte';

@@ -2,7 +2,7 @@
 	import type { ShelfAnswer, ShelfThing } from '$lib/contract/shelf-view';
 	import { PARAMETER_IDS, type ParameterId, type UnitId } from '$lib/core/quantity';
 	import type { Instant } from '$lib/core/time';
-	import { dueWords, supplySentence, toBuyWords } from '$lib/format/shelf';
+	import { dueWords, supplySentence, toBuyWords } from '$lib/format/shelf/shelf';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Disclosure from '$lib/ui/kit/Disclosure.svelte';
 	import ShelfTable from './ShelfTable.svelte';

@@ -3,7 +3,7 @@
 	import type { Instant } from '$lib/core/time';
 	import { longDay } from '$lib/format/date';
 	import { fixed } from '$lib/format/number';
-	import { toBuyWords } from '$lib/format/shelf';
+	import { toBuyWords } from '$lib/format/shelf/shelf';
 	import PrintButton from './PrintButton.svelte';
 
 	interface Props {

@@ -22,8 +22,8 @@
 		weighed,
 		type Content
 	} from '$lib/core/standard';
-	import { faultText } from '$lib/format/faults';
-	import { LABEL_FIRST } from '$lib/format/hazard';
+	import { faultText } from '$lib/format/faults/faults';
+	import { LABEL_FIRST } from '$lib/format/bench/hazard';
 	import { fixed, plain } from '$lib/format/number';
 	import { inUnit } from '$lib/format/quantity';
 	import Button from '$lib/ui/kit/Button.svelte';

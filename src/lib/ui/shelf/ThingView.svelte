@@ -16,7 +16,7 @@
 		recipeWords,
 		SHELF_KIND_NAMES,
 		supplySentence
-	} from '$lib/format/shelf';
+	} from '$lib/format/shelf/shelf';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Hidden from '$lib/ui/kit/Hidden.svelte';
 	import Table from '$lib/ui/kit/Table.svelte';

@@ -4,7 +4,7 @@
 	import { SHIPPED_METHODS, type Method } from '$lib/core/method';
 	import { PROFILES, STAGES, isFresh, type ProfileId } from '$lib/core/judgement';
 	import { PARAMETER_IDS, PARAMETERS, type ParameterId } from '$lib/core/quantity';
-	import { LIKE_THIS } from '$lib/format/method';
+	import { LIKE_THIS } from '$lib/format/methods/method';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Checkbox from '$lib/ui/kit/Checkbox.svelte';
 	import Disclosure from '$lib/ui/kit/Disclosure.svelte';

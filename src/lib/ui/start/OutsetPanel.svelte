@@ -1,6 +1,6 @@
 <script lang="ts">
 	import type { ParameterId, UnitId } from '$lib/core/quantity';
-	import { mostWords, testingWords, wantedWords, type Outset } from '$lib/format/outset';
+	import { mostWords, testingWords, wantedWords, type Outset } from '$lib/format/start/outset';
 
 	interface Props {
 		/** Null as long as nobody said what it is. */

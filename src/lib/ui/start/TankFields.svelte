@@ -1,7 +1,7 @@
 <script lang="ts">
 	import type { CivilDate } from '$lib/core/time';
-	import { RUNS } from '$lib/format/outset';
-	import { PROFILE_PLAIN } from '$lib/format/profile-plain';
+	import { RUNS } from '$lib/format/start/outset';
+	import { PROFILE_PLAIN } from '$lib/format/start/profile-plain';
 	import Checkbox from '$lib/ui/kit/Checkbox.svelte';
 	import Choice from '$lib/ui/kit/Choice.svelte';
 	import DateField from '$lib/ui/kit/DateField.svelte';

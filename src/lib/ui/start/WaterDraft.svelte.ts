@@ -4,7 +4,7 @@ import { isProfileId, type ProfileId } from '$lib/core/judgement';
 import { typedNumber } from '$lib/core/numeric';
 import { convert } from '$lib/core/quantity';
 import { addDays, type Instant } from '$lib/core/time';
-import { RUNS, type Outset } from '$lib/format/outset';
+import { RUNS, type Outset } from '$lib/format/start/outset';
 import { reader } from '$lib/format/reader';
 import { inReadersUnit, READERS_UNIT } from '$lib/format/volume';
 

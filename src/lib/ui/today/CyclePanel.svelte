@@ -2,7 +2,7 @@
 	import type { CycleToday } from '$lib/core/judgement/water';
 	import { PARAMETERS } from '$lib/core/quantity';
 	import { addDays, type Instant } from '$lib/core/time';
-	import { afterSentence, cycleHeadline, trackSentence, unseenSentence } from '$lib/format/cycle';
+	import { afterSentence, cycleHeadline, trackSentence, unseenSentence } from '$lib/format/judgement/cycle';
 	import { shortDay } from '$lib/format/date';
 	import { curveOf, type Curve } from './cycle-curve';
 

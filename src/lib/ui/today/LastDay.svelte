@@ -4,7 +4,7 @@
 	import type { Instant } from '$lib/core/time';
 	import { ago } from '$lib/format/date';
 	import { resultInUnit } from '$lib/format/quantity';
-	import { gradeWords, isWarning } from '$lib/format/verdict';
+	import { gradeWords, isWarning } from '$lib/format/judgement/verdict';
 
 	interface Props {
 		session: LastSession;

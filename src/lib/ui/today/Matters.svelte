@@ -1,7 +1,7 @@
 <script lang="ts">
 	import type { MatterToday } from '$lib/core/judgement/water';
-	import { matterWords, type MatterContext } from '$lib/format/matter';
-	import { isWarning } from '$lib/format/verdict';
+	import { matterWords, type MatterContext } from '$lib/format/judgement/matter';
+	import { isWarning } from '$lib/format/judgement/verdict';
 	import Disclosure from '$lib/ui/kit/Disclosure.svelte';
 
 	interface Props {

@@ -6,7 +6,13 @@
 	import { COVERAGE, standardUncertaintyOf } from '$lib/core/uncertainty';
 	import { ago } from '$lib/format/date';
 	import { bandInUnit, headlineOf, inUnit, limitInUnit, resultInUnit } from '$lib/format/quantity';
-	import { boundSentence, gradeWords, isWarning, rateSentence, stripInWords } from '$lib/format/verdict';
+	import {
+		boundSentence,
+		gradeWords,
+		isWarning,
+		rateSentence,
+		stripInWords
+	} from '$lib/format/judgement/verdict';
 	import Strip from '$lib/ui/instrument/Strip.svelte';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import WhyVerdict from './WhyVerdict.svelte';

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import type { PlanLine } from '$lib/contract/adjust';
 	import type { ParameterId, UnitId } from '$lib/core/quantity';
-	import { courseWords, HELD, planTitle, stepWords } from '$lib/format/adjust';
+	import { courseWords, HELD, planTitle, stepWords } from '$lib/format/adjust/adjust';
 
 	interface Props {
 		plans: readonly PlanLine[];

@@ -5,11 +5,11 @@
 	import { nameWithin, PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
 	import type { EventDetails, EventKind } from '$lib/core/record';
 	import { endOfDay, type Instant } from '$lib/core/time';
-	import { HELD, stepWords } from '$lib/format/adjust';
-	import { whyDue } from '$lib/format/bench';
+	import { HELD, stepWords } from '$lib/format/adjust/adjust';
+	import { whyDue } from '$lib/format/bench/bench';
 	import { longDay, shortDay } from '$lib/format/date';
-	import { EVENT_NAMES, eventWords } from '$lib/format/event';
-	import { ADVICE, STAGE_NAMES } from '$lib/format/stage';
+	import { EVENT_NAMES, eventWords } from '$lib/format/log/event';
+	import { ADVICE, STAGE_NAMES } from '$lib/format/judgement/stage';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import { benchDeskOf } from '$lib/ui/shared/context';
 	import CyclePanel from './CyclePanel.svelte';

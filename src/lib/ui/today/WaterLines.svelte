@@ -3,9 +3,9 @@
 	import { nameWithin, type ParameterId, type UnitId } from '$lib/core/quantity';
 	import type { Instant } from '$lib/core/time';
 	import { ago } from '$lib/format/date';
-	import { matterWords } from '$lib/format/matter';
-	import { STAGE_NAMES } from '$lib/format/stage';
-	import { isWarning } from '$lib/format/verdict';
+	import { matterWords } from '$lib/format/judgement/matter';
+	import { STAGE_NAMES } from '$lib/format/judgement/stage';
+	import { isWarning } from '$lib/format/judgement/verdict';
 	import Disclosure from '$lib/ui/kit/Disclosure.svelte';
 
 	interface Props {

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import type { ParameterToday } from '$lib/core/judgement/water';
 	import { PARAMETERS, type UnitId } from '$lib/core/quantity';
-	import { reasonsOf } from '$lib/format/reasons';
+	import { reasonsOf } from '$lib/format/judgement/reasons';
 
 	interface Props {
 		row: ParameterToday;

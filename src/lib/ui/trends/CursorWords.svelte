@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { PARAMETERS } from '$lib/core/quantity';
 	import type { Instant } from '$lib/core/time';
-	import { estimateShown, readingShown, readingWhen } from '$lib/format/trend';
+	import { estimateShown, readingShown, readingWhen } from '$lib/format/trends/trend';
 	import type { Series } from './chart/series';
 	import type { StackState } from './StackState.svelte';
 	import { underCursor } from './under-cursor';

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import type { Instant } from '$lib/core/time';
 	import { shortDay } from '$lib/format/date';
-	import { EVENT_NAMES, eventWords } from '$lib/format/event';
+	import { EVENT_NAMES, eventWords } from '$lib/format/log/event';
 	import Disclosure from '$lib/ui/kit/Disclosure.svelte';
 	import type { TrendEvent } from './trend-event';
 

@@ -2,7 +2,7 @@
 	import { READING_KINDS } from '$lib/contract/trends';
 	import { PARAMETERS } from '$lib/core/quantity';
 	import { instant, type Instant } from '$lib/core/time';
-	import { readingShown, readingWhen } from '$lib/format/trend';
+	import { readingShown, readingWhen } from '$lib/format/trends/trend';
 	import Disclosure from '$lib/ui/kit/Disclosure.svelte';
 	import type { Column } from '$lib/ui/kit/data-table.svelte';
 	import DataTable from '$lib/ui/kit/DataTable.svelte';

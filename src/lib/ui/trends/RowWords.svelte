@@ -5,8 +5,8 @@
 	import { tellsUse } from '$lib/core/trend';
 	import { standardUncertaintyOf } from '$lib/core/uncertainty';
 	import { inUnit, ratePerDay } from '$lib/format/quantity';
-	import { estimateShown, readingShown, readingWhen } from '$lib/format/trend';
-	import { rateSentence } from '$lib/format/verdict';
+	import { estimateShown, readingShown, readingWhen } from '$lib/format/trends/trend';
+	import { rateSentence } from '$lib/format/judgement/verdict';
 	import { markWord } from './chart/mark-word';
 	import type { Series } from './chart/series';
 	import type { StackState } from './StackState.svelte';

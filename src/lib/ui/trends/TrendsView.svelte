@@ -11,11 +11,11 @@
 		doubtSentence,
 		moveSentence,
 		stepsLookedFor
-	} from '$lib/format/estimate';
+	} from '$lib/format/trends/estimate';
 	import { inUnit, limitInUnit } from '$lib/format/quantity';
-	import { dayTicks } from '$lib/format/ticks';
-	import { spanWords } from '$lib/format/trend';
-	import { rateSentence } from '$lib/format/verdict';
+	import { dayTicks } from '$lib/format/trends/ticks';
+	import { spanWords } from '$lib/format/trends/trend';
+	import { rateSentence } from '$lib/format/judgement/verdict';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import type { RowChart } from './chart/row-chart';
 	import { seriesOf, type Series } from './chart/series';

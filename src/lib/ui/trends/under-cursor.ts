@@ -1,6 +1,6 @@
 import { READING_KINDS } from '$lib/contract/trends';
 import { instant, type Instant } from '$lib/core/time';
-import type { UnderCursor } from '$lib/format/trend';
+import type { UnderCursor } from '$lib/format/trends/trend';
 import { lineAt, type Series } from './chart/series';
 import { nearestIndex } from '$lib/core/numeric';
 

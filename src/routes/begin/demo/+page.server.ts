@@ -8,7 +8,7 @@ let askedAt = 0;
 export const load = (async ({ locals }) => {
 	if (!locals.accounts) error(404, { message: 'There is no such page.', code: 'not-found' });
 	if (!locals.person) redirect(307, '/');
-	const waterId = await locals.services.madeUpWater(locals.person);
+	const waterId = await locals.services.water.madeUpWater(locals.person);
 	if (waterId) redirect(307, `/waters/${waterId}/today`);
 	return { coming: locals.services.clock.now() - askedAt < MAKING_MS, can: process.send !== undefined };
 }) satisfies PageServerLoad;
@@ -18,7 +18,7 @@ export const actions = {
 		if (!locals.accounts || !locals.person) redirect(303, '/');
 		await request.formData();
 		const now = locals.services.clock.now();
-		if (!(await locals.services.lookAtMadeUp(locals.person)) && now - askedAt >= MAKING_MS) {
+		if (!(await locals.services.water.lookAtMadeUp(locals.person)) && now - askedAt >= MAKING_MS) {
 			process.send?.({ makeDemoFor: locals.person.id });
 			askedAt = now;
 		}
@@ -27,7 +27,7 @@ export const actions = {
 	leave: async ({ request, locals }) => {
 		if (!locals.accounts || !locals.person) redirect(303, '/');
 		await request.formData();
-		await locals.services.leaveMadeUp(locals.person);
+		await locals.services.water.leaveMadeUp(locals.person);
 		askedAt = 0;
 		redirect(303, '/');
 	}

@@ -7,7 +7,7 @@ import type { Actions, PageServerLoad } from './$types';
 
 export const load = (async ({ locals }) => {
 	if (!locals.person) redirect(307, '/');
-	const own = await locals.services.ownWater(locals.person);
+	const own = await locals.services.water.ownWater(locals.person);
 	if (own) redirect(307, `/waters/${own}/today`);
 	return { id: locals.services.newId(), now: locals.services.clock.now() };
 }) satisfies PageServerLoad;
@@ -21,7 +21,7 @@ export const actions = {
 		const timeZone = isZone(said) ? said : 'UTC';
 		const command = waterOfForm(form, { timeZone, now: locals.services.clock.now() });
 		const outcome = command.ok
-			? await locals.services.beginSite(locals.person, timeZone, command.value)
+			? await locals.services.water.beginSite(locals.person, timeZone, command.value)
 			: command;
 		if (!outcome.ok) return refused(form, outcome.fault);
 		redirect(303, `/waters/${outcome.value.waterId}/kits?begin`);

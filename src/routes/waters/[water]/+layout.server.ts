@@ -1,10 +1,9 @@
-import { error } from '@sveltejs/kit';
-import { dangerWords, type MatterWords } from '$lib/format/matter';
+import { dangerWords, type MatterWords } from '$lib/format/judgement/matter';
+import { askedWater } from '../../asked-water';
 import type { LayoutServerLoad } from './$types';
 
 export const load = (async ({ locals, params, url }) => {
-	const open = await locals.openWater(params.water);
-	if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
+	const open = await askedWater(locals, params);
 	// Asked anew on every page, wherever one comes from: they may have passed, or have come up.
 	void url.pathname;
 	const context = {
@@ -26,7 +25,9 @@ export const load = (async ({ locals, params, url }) => {
 	const runs = water.kind === 'tank' && water.endedAt === null;
 	// Whoever has bands of their own said what is wanted, if not what it is.
 	const asksKind =
-		runs && water.profile === null && (await locals.services.targetsOf(open.scope, water.id)).length === 0;
+		runs &&
+		water.profile === null &&
+		(await locals.services.water.targetsOf(open.scope, water.id)).length === 0;
 	return {
 		asksKind,
 		asksVolume: runs && water.netVolumeL === null,

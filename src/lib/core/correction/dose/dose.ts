@@ -61,24 +61,25 @@ export function effectOfMass(id: CompoundId, massG: number, volumeL: number, pur
 	};
 }
 
+/** What is to be raised, by how much, in how much water. */
+export interface Rise {
+	readonly raised: Raised;
+	/** mg/L, or dKH for alkalinity; 0 or below needs nothing. */
+	readonly by: number;
+	readonly volumeL: number;
+}
+
 /**
  * Mass of a compound that raises one thing by some amount: m = Δ·V/(yield per gram)/purity.
  *
- * @param rise mg/L, or dKH for alkalinity; 0 or below needs nothing
  * @throws {RangeError} where the compound does not bring it
- * @example massForRise('CaCl2.2H2O', 'Ca', 28, 280) // 28.7575
+ * @example massForRise('CaCl2.2H2O', { raised: 'Ca', by: 28, volumeL: 280 }) // 28.7575
  */
-export function massForRise(
-	id: CompoundId,
-	raised: Raised,
-	rise: number,
-	volumeL: number,
-	purity = 1
-): number {
+export function massForRise(id: CompoundId, { raised, by, volumeL }: Rise, purity = 1): number {
 	checked(volumeL, purity);
 	const each = perGram(COMPOUNDS[id], raised);
 	if (!(each > 0)) throw new RangeError(`${id} brings no ${raised}`);
-	const wanted = raised === 'alkalinity' ? meqPerLFromDkh(rise) : rise;
+	const wanted = raised === 'alkalinity' ? meqPerLFromDkh(by) : by;
 	return Math.max(0, (wanted * volumeL) / each / purity);
 }
 
@@ -88,15 +89,9 @@ export function massForRise(
  * @param gramsPerL what the solution holds of the compound, above 0
  * @returns mL
  */
-export function stockForRise(
-	id: CompoundId,
-	gramsPerL: number,
-	raised: Raised,
-	rise: number,
-	volumeL: number
-): number {
+export function stockForRise(id: CompoundId, gramsPerL: number, rise: Rise): number {
 	if (!(gramsPerL > 0)) throw new RangeError(`a solution holds more than ${gramsPerL} g/L`);
-	return (1000 * massForRise(id, raised, rise, volumeL)) / gramsPerL;
+	return (1000 * massForRise(id, rise)) / gramsPerL;
 }
 
 /**

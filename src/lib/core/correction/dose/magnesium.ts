@@ -16,7 +16,7 @@ export function magnesiumSalts(
 	const sulphateShare = (2 * SULPHATE_PER_CHLORIDE) / (1 + 2 * SULPHATE_PER_CHLORIDE);
 	return {
 		sulphateShare,
-		sulphateG: massForRise('MgSO4.7H2O', 'Mg', rise * sulphateShare, volumeL),
-		chlorideG: massForRise('MgCl2.6H2O', 'Mg', rise * (1 - sulphateShare), volumeL)
+		sulphateG: massForRise('MgSO4.7H2O', { raised: 'Mg', by: rise * sulphateShare, volumeL }),
+		chlorideG: massForRise('MgCl2.6H2O', { raised: 'Mg', by: rise * (1 - sulphateShare), volumeL })
 	};
 }

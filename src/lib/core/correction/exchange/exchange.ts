@@ -13,9 +13,11 @@ function share(fraction: number): void {
  */
 export function afterChanges(
 	tank: number,
-	newWater: number,
-	fraction: number,
-	count: number,
+	{
+		newWater,
+		fraction,
+		count
+	}: { readonly newWater: number; readonly fraction: number; readonly count: number },
 	between = 0
 ): number {
 	share(fraction);
@@ -80,7 +82,7 @@ export function changesFor(
 	}
 	const exact = Math.log((target - newWater) / (tank - newWater)) / Math.log(1 - fraction);
 	const count = Math.ceil(exact - 1e-9);
-	return { count, level: afterChanges(tank, newWater, fraction, count) };
+	return { count, level: afterChanges(tank, { newWater, fraction, count }) };
 }
 
 /** Volumes to exchange continuously for a target. @throws {RangeError} where none are enough */

@@ -49,7 +49,7 @@ export function salinityDays({
 			day,
 			from: before,
 			to: after,
-			saltKg: after > before ? saltFor(before, after, volumeL, temperatureC, saltFraction) : 0,
+			saltKg: after > before ? saltFor({ salinity: before, volumeL, temperatureC }, after, saltFraction) : 0,
 			exchangeL: after < before ? thinned(before, freshSalinity, after, volumeL).removeL : 0
 		};
 	});

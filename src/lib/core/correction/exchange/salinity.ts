@@ -53,10 +53,12 @@ export function thinned(
  * @returns kg
  */
 export function saltFor(
-	tank: number,
+	{
+		salinity: tank,
+		volumeL,
+		temperatureC
+	}: { readonly salinity: number; readonly volumeL: number; readonly temperatureC: number },
 	target: number,
-	volumeL: number,
-	temperatureC: number,
 	saltFraction: number
 ): number {
 	if (!(target >= tank)) throw new RangeError(`salt does not lower S from ${tank} to ${target}`);

@@ -5,6 +5,7 @@ import { follow, sharedReason, type GivenDose } from '../index.ts';
 
 const start = { value: 6.9, u: 0.06 };
 const drift = { value: -0.02, u: 0.03 };
+const origin = { start, drift, limitPerDay: 0.5 };
 const doses: GivenDose[] = [0, 1, 2, 3, 4, 5].map((day) => ({ day: day + 0.4, rise: 0.35 }));
 const answered = (share: number, days: readonly number[], moved = 0) =>
 	days.map((day) => ({
@@ -18,23 +19,23 @@ const answered = (share: number, days: readonly number[], moved = 0) =>
 
 describe('following a plan', () => {
 	it('says nothing before there is a reading after a dose', () => {
-		expect(follow(start, drift, doses, [], 0.5).course).toBe('too-early');
-		expect(follow(start, drift, [], answered(1, [3]), 0.5).course).toBe('too-early');
-		expect(follow(start, drift, doses, answered(1, [0]), 0.5).course).toBe('too-early');
+		expect(follow(origin, doses, []).course).toBe('too-early');
+		expect(follow(origin, [], answered(1, [3])).course).toBe('too-early');
+		expect(follow(origin, doses, answered(1, [0])).course).toBe('too-early');
 	});
 	it('is on course where the water answers as it should', () => {
-		const followed = follow(start, drift, doses, answered(1, [3, 6]), 0.5);
+		const followed = follow(origin, doses, answered(1, [3, 6]));
 		expect(followed.course).toBe('on-course');
 		expect(followed.response.value).toBeCloseTo(1, 1);
 		expect(Math.abs(followed.z!)).toBeLessThan(1);
 	});
 	it('notices a product that is a good deal weaker than its label, and how much', () => {
-		const followed = follow(start, drift, doses, answered(0.65, [3, 6]), 0.5);
+		const followed = follow(origin, doses, answered(0.65, [3, 6]));
 		expect(followed.course).toBe('weaker');
 		expect(Math.abs(followed.response.value - 0.65)).toBeLessThan(2 * followed.response.u);
 	});
 	it('notices one that is stronger', () => {
-		expect(follow(start, drift, doses, answered(1.4, [3, 6]), 0.5).course).toBe('stronger');
+		expect(follow(origin, doses, answered(1.4, [3, 6])).course).toBe('stronger');
 	});
 	it('tells a changed use from a weak product where the doses are over', () => {
 		const few: GivenDose[] = [{ day: 0.4, rise: 0.6 }];
@@ -43,7 +44,7 @@ describe('following a plan', () => {
 			value: start.value + 0.6 + (drift.value - 0.2) * day,
 			u: 0.08
 		}));
-		const followed = follow(start, drift, few, readings, 0.5);
+		const followed = follow(origin, few, readings);
 		expect(followed.course).toBe('use-changed');
 		expect(followed.drift.value).toBeLessThan(-0.12);
 	});
@@ -57,20 +58,22 @@ describe('following a plan', () => {
 				...r,
 				value: r.value + normalDeviate(random, 0, r.u)
 			}));
-			if (follow(start, drift, doses, readings, 0.5).course !== 'on-course') noticed++;
+			if (follow(origin, doses, readings).course !== 'on-course') noticed++;
 		}
 		expect(noticed / runs).toBeLessThan(0.05);
 	});
 	it('answers in proportion: all doubled, nothing changes', () => {
 		fc.assert(
 			fc.property(fc.double({ min: 0.5, max: 1.5, noNaN: true }), (share) => {
-				const one = follow(start, drift, doses, answered(share, [3, 6]), 0.5);
+				const one = follow(origin, doses, answered(share, [3, 6]));
 				const two = follow(
-					{ value: 2 * start.value, u: 2 * start.u },
-					{ value: 2 * drift.value, u: 2 * drift.u },
+					{
+						start: { value: 2 * start.value, u: 2 * start.u },
+						drift: { value: 2 * drift.value, u: 2 * drift.u },
+						limitPerDay: 1
+					},
 					doses.map((d) => ({ ...d, rise: 2 * d.rise })),
-					answered(share, [3, 6]).map((r) => ({ ...r, value: 2 * r.value, u: 2 * r.u })),
-					1
+					answered(share, [3, 6]).map((r) => ({ ...r, value: 2 * r.value, u: 2 * r.u }))
 				);
 				expect(two.response.value).toBeCloseTo(one.response.value, 9);
 				expect(two.course).toBe(one.course);

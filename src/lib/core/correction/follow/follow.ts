@@ -47,6 +47,16 @@ interface Hypothesis {
 	readonly driftU: number;
 }
 
+/** What was expected when the plan began. */
+interface Origin {
+	/** Its random uncertainty only. */
+	readonly start: Known;
+	/** Net change a day besides the plan. */
+	readonly drift: { readonly value: number; readonly u: number };
+	/** What a day may change, the scale of a changed use. */
+	readonly limitPerDay: number;
+}
+
 interface Weighed {
 	readonly logLikelihood: number;
 	readonly response: { readonly value: number; readonly u: number };
@@ -58,8 +68,7 @@ const addedUntil = (doses: readonly GivenDose[], day: number) =>
 
 /** Log-likelihood of the readings and what they make of response and drift, all Gaussian. */
 function weigh(
-	start: Known,
-	drift: { readonly value: number; readonly u: number },
+	{ start, drift }: Origin,
 	doses: readonly GivenDose[],
 	readings: readonly FollowReading[],
 	{ response, responseU, driftU }: Hypothesis
@@ -111,30 +120,25 @@ function logDeterminant(matrix: readonly (readonly number[])[]): number {
  * Whether a plan runs as it should. Three explanations are weighed by how well they foresee the readings: all is
  * ordinary, the water answers to doses otherwise than expected (a product weaker or stronger than its label, a volume
  * that is not what is believed), or its use has changed.
- *
- * @param start level when the plan began; its random uncertainty only
- * @param drift net change a day that was expected besides the plan
- * @param limitPerDay what a day may change, the scale of a changed use
  */
 export function follow(
-	start: Known,
-	drift: { readonly value: number; readonly u: number },
+	origin: Origin,
 	doses: readonly GivenDose[],
-	readings: readonly FollowReading[],
-	limitPerDay: number
+	readings: readonly FollowReading[]
 ): Followed {
+	const { start, drift, limitPerDay } = origin;
 	const later = readings.filter((r) => r.day > 0);
 	const ordinary: Hypothesis = { response: 1, responseU: ORDINARY_RESPONSE_U, driftU: drift.u };
 	const nothing = { value: 1, u: ORDINARY_RESPONSE_U };
 	if (later.length === 0 || addedUntil(doses, later.at(-1)!.day) === 0) {
 		return { response: nothing, drift, course: 'too-early', evidence: 0, z: null };
 	}
-	const usual = weigh(start, drift, doses, later, ordinary);
+	const usual = weigh(origin, doses, later, ordinary);
 	const [weak, strong] = [WEAK_RESPONSE, STRONG_RESPONSE].map((response) =>
-		weigh(start, drift, doses, later, { response, responseU: WRONG_RESPONSE_U, driftU: drift.u })
+		weigh(origin, doses, later, { response, responseU: WRONG_RESPONSE_U, driftU: drift.u })
 	) as [Weighed, Weighed];
 	const wrong = weak.logLikelihood >= strong.logLikelihood ? weak : strong;
-	const changed = weigh(start, drift, doses, later, {
+	const changed = weigh(origin, doses, later, {
 		response: 1,
 		responseU: ORDINARY_RESPONSE_U,
 		driftU: Math.hypot(drift.u, limitPerDay / CHANGED_USE)

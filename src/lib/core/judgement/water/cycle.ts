@@ -48,7 +48,7 @@ export function cycleOf({
 		return reading ? [reading] : [];
 	});
 	if (readings.length === 0) return null;
-	const state = followCycle(readings, water.startedAt, now, timeZone, settings.cycle);
+	const state = followCycle(readings, { startedAt: water.startedAt, timeZone }, now, settings.cycle);
 	if (water.profile !== 'cycling' && state.phase === 'not-seen') return null;
 	const nitrate = results.findLast(
 		(r) => r.result.parameter === 'nitrate' && state.doneAt !== null && r.at >= addDays(state.doneAt, -1)

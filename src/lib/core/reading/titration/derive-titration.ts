@@ -10,7 +10,7 @@ import {
 } from '../../uncertainty/index.ts';
 import type { DropMarks, SyringeMarks } from '../form/raw-reading.ts';
 import { BoundOutcome, type ArithmeticLine, type Outcome } from '../outcome/outcome.ts';
-import type { TestResult, ValueResult } from '../outcome/test-result.ts';
+import type { BoundResult, TestResult, ValueResult } from '../outcome/test-result.ts';
 import { deliveredByFill } from './delivered.ts';
 import { faultInDrops } from './drop-reading.ts';
 import { habitOf, type EndPoint } from './end-point.ts';
@@ -147,48 +147,59 @@ function looksAt(
 	return fail('wrong-form');
 }
 
+/** A titration as it was read, with what its kit makes of it. */
+interface Titrated {
+	readonly titration: Titration;
+	readonly sample: TitrationSample;
+	readonly marks: TitrationMarks;
+	readonly endPoint: EndPoint | undefined;
+	readonly kit: TitrationKit;
+	readonly looks: TitrationLooks;
+}
+
 /** One titration's result. Arithmetic, budget and model are made when they are asked for. */
 export class TitrationOutcome implements Outcome {
+	readonly looks: TitrationLooks;
+
 	constructor(
-		private readonly titration: Titration,
-		private readonly sample: TitrationSample,
-		private readonly marks: TitrationMarks,
-		private readonly endPoint: EndPoint | undefined,
-		private readonly kit: TitrationKit,
-		readonly looks: TitrationLooks,
+		private readonly titrated: Titrated,
 		readonly result: ValueResult
-	) {}
+	) {
+		this.looks = titrated.looks;
+	}
 
 	private get budget(): TitrationBudget {
-		return new TitrationBudget(this.kit, this.looks);
+		return new TitrationBudget(this.titrated.kit, this.looks);
 	}
 	get components(): readonly UncertaintyComponent[] {
 		return this.budget.components;
 	}
 	get arithmetic(): readonly ArithmeticLine[] {
-		const meter = this.titration.meter.kind;
-		const { increment, perUnit, atZero } = this.kit;
+		const { titration, sample, marks, endPoint } = this.titrated;
+		const meter = titration.meter.kind;
+		const { increment, perUnit, atZero } = this.titrated.kit;
 		const { budget } = this;
-		const lines = linesOfMarks(this.marks, this.looks.volume);
+		const lines = linesOfMarks(marks, this.looks.volume);
 		lines.push({ kind: 'half-last-drop', meter, drop: increment, remaining: budget.volume });
-		if (this.looks.shift !== 0 && this.endPoint) {
-			lines.push({ kind: 'habit', meter, endPoint: this.endPoint, shift: this.looks.shift });
+		if (this.looks.shift !== 0 && endPoint) {
+			lines.push({ kind: 'habit', meter, endPoint, shift: this.looks.shift });
 		}
 		lines.push({
 			kind: 'worth',
-			parameter: this.titration.parameter,
+			parameter: titration.parameter,
 			meter,
-			worth: this.titration.worth,
+			worth: titration.worth,
 			perUnit,
 			atZero,
-			sampleMl: this.sample.ml,
+			sampleMl: sample.ml,
 			volume: budget.volume,
 			value: this.result.value
 		});
 		return lines;
 	}
 	get model(): MeasurementModel {
-		return titrationModel(this.titration, this.sample, this.kit, this.looks);
+		const { titration, sample, kit } = this.titrated;
+		return titrationModel(titration, sample, kit, this.looks);
 	}
 }
 
@@ -215,8 +226,7 @@ function boundOf(
 	{ parameter }: Titration,
 	marks: TitrationMarks,
 	looks: TitrationLooks,
-	sense: '<' | '>',
-	limit: number
+	{ sense, limit }: Pick<BoundResult, 'sense' | 'limit'>
 ): Outcome {
 	const unit = PARAMETERS[parameter].canonicalUnit;
 	const result: TestResult = { kind: 'bound', parameter, unit, sense, limit: Math.max(0, limit) };
@@ -249,12 +259,12 @@ export function deriveTitration(
 	if (titration.worth.by === 'table') {
 		const { volume } = new TitrationBudget(kit, looks);
 		const line = worthAt(titration, volume, sample.ml, sample.fullMl);
-		if ('sense' in line) return ok(boundOf(titration, marks, looks, line.sense, line.limit));
+		if ('sense' in line) return ok(boundOf(titration, marks, looks, line));
 		kit = { ...kit, ...line };
 	}
 	if (nearlyEqual(looks.volume, 0)) {
 		const limit = kit.atZero + kit.perUnit * kit.increment;
-		return ok(boundOf(titration, marks, looks, kit.perUnit > 0 ? '<' : '>', limit));
+		return ok(boundOf(titration, marks, looks, { sense: kit.perUnit > 0 ? '<' : '>', limit }));
 	}
 	const budget = new TitrationBudget(kit, looks);
 	const { value, uRandom, uCommon } = budget;
@@ -263,14 +273,17 @@ export function deriveTitration(
 	}
 	const { parameter } = titration;
 	return ok(
-		new TitrationOutcome(titration, sample, marks, endPoint, kit, looks, {
-			kind: 'value',
-			parameter,
-			unit: PARAMETERS[parameter].canonicalUnit,
-			// A reading of less than half a drop cannot mean less than nothing.
-			value: Math.max(0, value),
-			uRandom,
-			uCommon
-		})
+		new TitrationOutcome(
+			{ titration, sample, marks, endPoint, kit, looks },
+			{
+				kind: 'value',
+				parameter,
+				unit: PARAMETERS[parameter].canonicalUnit,
+				// A reading of less than half a drop cannot mean less than nothing.
+				value: Math.max(0, value),
+				uRandom,
+				uCommon
+			}
+		)
 	);
 }

@@ -3,6 +3,7 @@ import type { Nature } from '../natures.ts';
 import type { Moment } from '../simulate-water.ts';
 import type { Traits } from './traits.ts';
 
+/** mg/L. The life of a tank does not take the estimate's own figure: what is judged by it must not be made with it. */
 export const CALCIUM_PER_DKH = 7.147;
 
 /** What lives and happens in a tank by itself. */

@@ -82,12 +82,12 @@ export function stateAt(columns: StateColumns, i: number): LevelRate {
 	};
 }
 
-function put(columns: StateColumns, i: number, c: number, r: number, pc: number, px: number, pr: number) {
-	columns.level[i] = c;
-	columns.rate[i] = r;
-	columns.levelVariance[i] = pc;
-	columns.covariance[i] = px;
-	columns.rateVariance[i] = pr;
+function put(columns: StateColumns, i: number, state: LevelRate) {
+	columns.level[i] = state.level;
+	columns.rate[i] = state.rate;
+	columns.levelVariance[i] = state.levelVariance;
+	columns.covariance[i] = state.covariance;
+	columns.rateVariance[i] = state.rateVariance;
 }
 
 /** What makes a single odd reading harmless while the wander of a water is being learned. */
@@ -132,7 +132,7 @@ export function filterLevelRate(
 			now = day[i]!;
 		}
 		if (track) {
-			put(track.before, i, level, rate, pc, px, pr);
+			put(track.before, i, { level, rate, levelVariance: pc, covariance: px, rateVariance: pr });
 		}
 		switch (kind[i]!) {
 			case VALUE: {
@@ -207,7 +207,7 @@ export function filterLevelRate(
 				break;
 		}
 		if (track) {
-			put(track.after, i, level, rate, pc, px, pr);
+			put(track.after, i, { level, rate, levelVariance: pc, covariance: px, rateVariance: pr });
 			track.flow[i] = flow;
 		}
 	}

@@ -19,6 +19,14 @@ export function outsideChance(level: number, sd: number, band: OpenBand): Outsid
 	};
 }
 
+export interface NextTestGrid {
+	readonly alpha: number;
+	readonly mostDays: number;
+	readonly stepDays: number;
+	/** Continuous dosing from now on. */
+	readonly flowPerDay: number;
+}
+
 export interface NextTest {
 	readonly days: number;
 	/** Chance of being outside the band at that time. */
@@ -28,19 +36,12 @@ export interface NextTest {
 /**
  * The first time on a grid at which the chance of being outside the band has grown to α; the longest interval when it
  * never does.
- *
- * @param flowPerDay continuous dosing from now on
  */
 export function nextTest(
 	state: LevelRate,
 	noise: WanderNoise,
-	flowPerDay: number,
 	band: OpenBand,
-	{
-		alpha,
-		mostDays,
-		stepDays
-	}: { readonly alpha: number; readonly mostDays: number; readonly stepDays: number }
+	{ alpha, mostDays, stepDays, flowPerDay }: NextTestGrid
 ): NextTest {
 	const outsideAfter = (days: number): number => {
 		const then = carried(state, noise, flowPerDay, days);
@@ -68,13 +69,12 @@ function logNormalCdf(z: number): number {
  * @param sigmaPerRootDay diffusion, canonical unit per √day, above 0
  * @throws {RangeError} unless sigma and days are above 0
  * @see Chhikara & Folks (1989), The Inverse Gaussian Distribution, chapter 2
- * @example reachesFloor(8, 7, 0, 0.3, 10) // 0.2918405451
+ * @example reachesFloor(8, 7, { ratePerDay: 0, sigmaPerRootDay: 0.3 }, 10) // 0.2918405451
  */
 export function reachesFloor(
 	level: number,
 	floor: number,
-	ratePerDay: number,
-	sigmaPerRootDay: number,
+	{ ratePerDay, sigmaPerRootDay }: { readonly ratePerDay: number; readonly sigmaPerRootDay: number },
 	days: number
 ): number {
 	if (!(sigmaPerRootDay > 0 && days > 0)) throw new RangeError('diffusion and days must be above 0');

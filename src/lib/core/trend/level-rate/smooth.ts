@@ -13,14 +13,10 @@ export interface Adjoint {
 	readonly rateRate: Float64Array;
 }
 
-/** Applies the adjoint of what came later to a filtered state. */
+/** Applies the adjoint of what came later, λ and the upper half of Λ, to a filtered state. */
 export function withHindsight(
 	state: LevelRate,
-	l1: number,
-	l2: number,
-	m11: number,
-	m12: number,
-	m22: number
+	[l1, l2, m11, m12, m22]: readonly [number, number, number, number, number]
 ): LevelRate {
 	const { level, rate, levelVariance: pc, covariance: px, rateVariance: pr } = state;
 	// M = Λ·P, then P − P·M.
@@ -90,12 +86,11 @@ export function adjointOf(timeline: Timeline, model: LevelRateModel, track: Trac
 
 /** The state after item i, given everything on the timeline. */
 export function smoothedAt(track: Track, adjoint: Adjoint, i: number, columns: StateColumns = track.after) {
-	return withHindsight(
-		stateAt(columns, i),
+	return withHindsight(stateAt(columns, i), [
 		adjoint.level[i]!,
 		adjoint.rate[i]!,
 		adjoint.levelLevel[i]!,
 		adjoint.levelRate[i]!,
 		adjoint.rateRate[i]!
-	);
+	]);
 }

@@ -71,9 +71,9 @@ export function timelineOf(items: readonly TimelineItem[]): Timeline {
 
 /** Puts an item in the place of another. */
 export function setItem(timeline: Timeline, i: number, item: TimelineItem): void {
-	const put = (kind: number, a: number, b = 0, c = 0, d = 0) => {
+	timeline.day[i] = item.day;
+	const put = (kind: number, ...[a, b = 0, c = 0, d = 0]: readonly [number, number?, number?, number?]) => {
 		timeline.kind[i] = kind;
-		timeline.day[i] = item.day;
 		timeline.a[i] = a;
 		timeline.b[i] = b;
 		timeline.c[i] = c;

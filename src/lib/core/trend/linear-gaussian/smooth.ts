@@ -7,6 +7,12 @@ export interface Belief {
 	readonly covariance: Float64Array;
 }
 
+/** The adjoint at one place: λ, and Λ row by row. */
+interface Later {
+	readonly lambda: Float64Array;
+	readonly capital: Float64Array;
+}
+
 /**
  * What later items say about every state, from the last to the first: the adjoint of all later items, after each item.
  * It is carried back as far as somebody looks: whoever asks about the present needs none of it.
@@ -19,8 +25,7 @@ export class LinearAdjoint {
 	readonly #lambdas: Float64Array;
 	readonly #capitals: Float64Array;
 	/** Just after the first item that has been reached. */
-	readonly #lambda: Float64Array;
-	readonly #capital: Float64Array;
+	readonly #here: Later;
 	#reached: number;
 
 	constructor(track: LinearTrack) {
@@ -29,12 +34,11 @@ export class LinearAdjoint {
 		this.#reached = track.items.length;
 		this.#lambdas = new Float64Array(this.#reached * n);
 		this.#capitals = new Float64Array(this.#reached * n * n);
-		this.#lambda = new Float64Array(n);
-		this.#capital = new Float64Array(n * n);
+		this.#here = { lambda: new Float64Array(n), capital: new Float64Array(n * n) };
 	}
 
 	/** Of all that comes after item i; the caller's own copies. */
-	after(i: number): { readonly lambda: Float64Array; readonly capital: Float64Array } {
+	after(i: number): Later {
 		const n = this.#track.model.size;
 		while (this.#reached > i) this.#goBack();
 		return {
@@ -48,17 +52,17 @@ export class LinearAdjoint {
 		const n = model.size;
 		const later = this.#reached;
 		if (later < items.length) {
-			undo(this.#track, items[later]!, later, this.#lambda, this.#capital);
+			undo(this.#track, later, this.#here);
 			const days = items[later]!.day - items[later - 1]!.day;
-			if (days !== 0) intoThePast(this.#track, days, this.#lambda, this.#capital);
+			if (days !== 0) intoThePast(this.#track, days, this.#here);
 		}
 		this.#reached = later - 1;
-		this.#lambdas.set(this.#lambda, this.#reached * n);
-		this.#capitals.set(this.#capital, this.#reached * n * n);
+		this.#lambdas.set(this.#here.lambda, this.#reached * n);
+		this.#capitals.set(this.#here.capital, this.#reached * n * n);
 	}
 }
 
-function intoThePast(track: LinearTrack, days: number, lambda: Float64Array, capital: Float64Array): void {
+function intoThePast(track: LinearTrack, days: number, { lambda, capital }: Later): void {
 	const n = track.model.size;
 	for (const { row, column, perDay } of track.model.couplings)
 		lambda[column]! += perDay * days * lambda[row]!;
@@ -72,22 +76,20 @@ function intoThePast(track: LinearTrack, days: number, lambda: Float64Array, cap
 	}
 }
 
-function scaled(state: number, by: number, n: number, lambda: Float64Array, capital: Float64Array): void {
+function scaled(state: number, by: number, { lambda, capital }: Later): void {
+	const n = lambda.length;
 	lambda[state]! *= by;
 	for (let k = 0; k < n; k++) capital[state * n + k]! *= by;
 	for (let k = 0; k < n; k++) capital[k * n + state]! *= by;
 }
 
-function undo(
-	track: LinearTrack,
-	item: LinearItem,
-	i: number,
-	lambda: Float64Array,
-	capital: Float64Array
-): void {
+/** Takes item i back: what came after it, as seen from before it. */
+function undo(track: LinearTrack, i: number, later: Later): void {
 	const n = track.model.size;
-	if (item.kind === 'exchange') return scaled(item.state, 1 - item.fraction, n, lambda, capital);
-	if (item.kind === 'restart') return scaled(item.state, 0, n, lambda, capital);
+	const item = track.items[i]!;
+	const { lambda, capital } = later;
+	if (item.kind === 'exchange') return scaled(item.state, 1 - item.fraction, later);
+	if (item.kind === 'restart') return scaled(item.state, 0, later);
 	if (item.kind !== 'value' && item.kind !== 'interval' && item.kind !== 'settle') return;
 	const precision = track.precisions[i]!;
 	const gain = track.gains.subarray(i * n, (i + 1) * n);
@@ -114,7 +116,7 @@ function undo(
 	}
 }
 
-function withHindsight(belief: Belief, lambda: Float64Array, capital: Float64Array): Belief {
+function withHindsight(belief: Belief, { lambda, capital }: Later): Belief {
 	const n = belief.mean.length;
 	const mean = belief.mean.slice();
 	const { covariance: p } = belief;
@@ -165,7 +167,7 @@ export function lastItemAt(items: readonly LinearItem[], day: number): number {
 interface Moment {
 	readonly state: Working;
 	/** Of what comes later, brought back to this day; null after the last item. */
-	readonly later: { readonly lambda: Float64Array; readonly capital: Float64Array } | null;
+	readonly later: Later | null;
 }
 
 function momentAt(track: LinearTrack, adjoint: LinearAdjoint, day: number): Moment {
@@ -174,16 +176,16 @@ function momentAt(track: LinearTrack, adjoint: LinearAdjoint, day: number): Mome
 	const state = filteredAfter(track, i);
 	carry(model, state, day - (i < 0 ? model.startDay : items[i]!.day));
 	if (i === items.length - 1) return { state, later: null };
-	const { lambda, capital } = adjoint.after(i + 1);
-	undo(track, items[i + 1]!, i + 1, lambda, capital);
-	intoThePast(track, items[i + 1]!.day - day, lambda, capital);
-	return { state, later: { lambda, capital } };
+	const later = adjoint.after(i + 1);
+	undo(track, i + 1, later);
+	intoThePast(track, items[i + 1]!.day - day, later);
+	return { state, later };
 }
 
 /** All states at any day: with hindsight in the past, a forecast ahead of the last item. */
 export function beliefAt(track: LinearTrack, adjoint: LinearAdjoint, day: number): Belief {
 	const { state, later } = momentAt(track, adjoint, day);
-	return later ? withHindsight(state, later.lambda, later.capital) : state;
+	return later ? withHindsight(state, later) : state;
 }
 
 /** One sum of states at any day; what `beliefAt` would say of it, without reckoning all the others. */

@@ -9,7 +9,6 @@ import { addDays, daysBetween, instant, isFuture, type Instant } from '$lib/core
 import { isLine } from '$lib/core/trend';
 import { SIMULATED_LABORATORY } from '../../laboratory/simulated.ts';
 import { isDuplicate } from '../../repository/database.ts';
-import { eventsSince } from '../../repository/event.ts';
 import {
 	addAnswer,
 	addSentBottle,
@@ -20,10 +19,9 @@ import {
 import type { SiteScope } from '../../repository/scope.ts';
 import { waterAt, type Water } from '../../repository/water.ts';
 import type { Deps, PooledDeps } from '../deps.ts';
-import { estimateOfWater } from '../judgement/estimate-of-water.ts';
+import { estimateOfWater, livedSince } from '../judgement/estimate-of-water.ts';
 import { once, transact } from '../once.ts';
 import { keepRun } from '../reading/save-test-run.ts';
-import { soundResultsSince } from '../reading/sound-results.ts';
 
 /** Without an estimate a reading this near to the drawing of the bottle stands for what is in it. */
 const NEAR_DAYS = 10;
@@ -90,12 +88,9 @@ async function holdsOf(
 	water: Water,
 	bottle: SentBottle
 ): Promise<Partial<Record<ParameterId, number>>> {
-	const since = estimateSince(bottle.drawnAt);
-	const [{ results }, events] = await Promise.all([
-		soundResultsSince(deps, scope, water.id, since),
-		eventsSince(deps.db, scope, water.id, since)
-	]);
-	const { of } = await estimateOfWater(deps, { water, results, events, since }, deps.clock.now());
+	const lived = await livedSince(deps, scope, water, estimateSince(bottle.drawnAt));
+	const { results } = lived;
+	const { of } = await estimateOfWater(deps, lived, deps.clock.now());
 	return Object.fromEntries(
 		bottle.parameters.flatMap((parameter) => {
 			const estimate = of(parameter);

@@ -15,15 +15,13 @@ import { bandAt, type DatedResult, type StoredEvent } from '$lib/core/record';
 import { addDays, instant, type Instant } from '$lib/core/time';
 import { isLine, type Estimate } from '$lib/core/trend';
 import { standardUncertaintyOf } from '$lib/core/uncertainty';
-import { eventsSince } from '../../repository/event.ts';
 import { readingCounts, supersededSince } from '../../repository/result.ts';
 import type { SiteScope } from '../../repository/scope.ts';
 import type { Water } from '../../repository/water.ts';
 import type { Deps } from '../deps.ts';
-import { estimateOfWater } from '../judgement/estimate-of-water.ts';
+import { estimateOfWater, livedSince } from '../judgement/estimate-of-water.ts';
 import { judgedWater } from '../judgement/judged-water.ts';
 import { findDoubts } from '../reading/find-doubts.ts';
-import { soundResultsSince } from '../reading/sound-results.ts';
 
 const FORECAST_DAYS = 14;
 /** So many points are as many as a screen shows, and half as many beside what is seen on either side. */
@@ -88,20 +86,17 @@ function columnsOf(all: readonly Drawn[], kits: readonly string[]): ReadingColum
 }
 
 /** The extremes of very many, all of few. */
-function thinnedOut(all: readonly Drawn[], { from, to }: Window): readonly Drawn[] {
+function thinnedOut(all: readonly Drawn[], window: Window): readonly Drawn[] {
 	const times = all.map((d) => d.at);
 	const values = all.map((d) => shownValue(d.result));
-	return visibleIndices(times, values, from, to, READING_COLUMNS).map((i) => all[i]!);
+	return visibleIndices(times, values, window, READING_COLUMNS).map((i) => all[i]!);
 }
 
 /** What was read before the usual estimate's begin, with an estimate that begins with the water. */
 async function earlierThan(deps: Deps, scope: SiteScope, water: Water, now: Instant) {
-	const since = water.startedAt;
-	const [{ results }, events] = await Promise.all([
-		soundResultsSince(deps, scope, water.id, since),
-		eventsSince(deps.db, scope, water.id, since)
-	]);
-	return { results, events, estimates: await estimateOfWater(deps, { water, results, events, since }, now) };
+	const lived = await livedSince(deps, scope, water, water.startedAt);
+	const { results, events } = lived;
+	return { results, events, estimates: await estimateOfWater(deps, lived, now) };
 }
 
 /**

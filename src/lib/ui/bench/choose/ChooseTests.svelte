@@ -4,7 +4,7 @@
 	import { HAPPENINGS, type Happening } from '$lib/core/judgement';
 	import type { ParameterId, UnitId } from '$lib/core/quantity';
 	import type { Instant } from '$lib/core/time';
-	import { HAPPENING_NAMES } from '$lib/format/bench';
+	import { HAPPENING_NAMES } from '$lib/format/bench/bench';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Choice from '$lib/ui/kit/Choice.svelte';
 	import Disclosure from '$lib/ui/kit/Disclosure.svelte';

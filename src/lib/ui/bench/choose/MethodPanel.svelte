@@ -21,7 +21,7 @@
 	} from '$lib/core/quantity';
 	import type { Instant } from '$lib/core/time';
 	import { aboutMinutes, ago } from '$lib/format/date';
-	import { CAUTIONS, LABEL_FIRST } from '$lib/format/hazard';
+	import { CAUTIONS, LABEL_FIRST } from '$lib/format/bench/hazard';
 	import { plain } from '$lib/format/number';
 	import { inUnit } from '$lib/format/quantity';
 	import Button from '$lib/ui/kit/Button.svelte';

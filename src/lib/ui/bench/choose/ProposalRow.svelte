@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { PARAMETERS } from '$lib/core/quantity';
 	import type { Instant } from '$lib/core/time';
-	import { whyDue } from '$lib/format/bench';
+	import { whyDue } from '$lib/format/bench/bench';
 	import { shortDay } from '$lib/format/date';
 	import Checkbox from '$lib/ui/kit/Checkbox.svelte';
 	import Choice from '$lib/ui/kit/Choice.svelte';

@@ -7,7 +7,7 @@
 	import { outboxOf } from '$lib/ui/shared/context';
 	import Photographs from '$lib/ui/shared/Photographs.svelte';
 	import type { BenchSession } from '$lib/ui/shared/bench-session';
-	import { LABEL_FIRST } from '$lib/format/hazard';
+	import { LABEL_FIRST } from '$lib/format/bench/hazard';
 	import { cleanUp, nextWords, outsideWaters, rowsOf, summaryText } from './finish-words';
 
 	interface Props {

@@ -4,10 +4,10 @@ import { stepsFor, type Hazard, type Method } from '$lib/core/method';
 import { PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
 import { effectsOf } from '$lib/core/reading';
 import type { Instant } from '$lib/core/time';
-import { deviationWords, effectWords } from '$lib/format/bench';
+import { deviationWords, effectWords } from '$lib/format/bench/bench';
 import { clockTime, longDay, shortDay } from '$lib/format/date';
 import { resultInUnit } from '$lib/format/quantity';
-import { boundSentence, verdictSentence } from '$lib/format/verdict';
+import { boundSentence, verdictSentence } from '$lib/format/judgement/verdict';
 import type { BenchSession, FinishedTest } from '$lib/ui/shared/bench-session';
 import { judged } from '../read/measure';
 

@@ -5,8 +5,8 @@
 	import { nameWithin, PARAMETERS } from '$lib/core/quantity';
 	import type { Instant } from '$lib/core/time';
 	import { aboutMinutes, shortDay } from '$lib/format/date';
-	import { GUIDANCE_NAMES } from '$lib/format/bench';
-	import { CAUTIONS, LABEL_FIRST } from '$lib/format/hazard';
+	import { GUIDANCE_NAMES } from '$lib/format/bench/bench';
+	import { CAUTIONS, LABEL_FIRST } from '$lib/format/bench/hazard';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Choice from '$lib/ui/kit/Choice.svelte';
 	import Disclosure from '$lib/ui/kit/Disclosure.svelte';

@@ -2,7 +2,7 @@
 	import type { Plan, Wish } from '$lib/core/bench';
 	import { stepsFor } from '$lib/core/method';
 	import { PARAMETERS } from '$lib/core/quantity';
-	import { wishWords } from '$lib/format/bench';
+	import { wishWords } from '$lib/format/bench/bench';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Choice from '$lib/ui/kit/Choice.svelte';
 	import type { BenchDraft, BenchSession } from '$lib/ui/shared/bench-session';

@@ -1,7 +1,7 @@
 import { handsSecondsOf, mayBeAhead, progressOf, stepName, type Plan } from '$lib/core/bench';
 import { stepsFor, timerSecondsOf, type ProtocolStep } from '$lib/core/method';
 import { PARAMETERS } from '$lib/core/quantity';
-import { durationOf } from '$lib/format/bench';
+import { durationOf } from '$lib/format/bench/bench';
 import type { BenchDraft, BenchSession } from '$lib/ui/shared/bench-session';
 
 /** A stretch of one test on the time axis, milliseconds. */

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { BACKGROUNDS, COURSES, LIGHTS, type Circumstances } from '$lib/core/reading';
-	import { BACKGROUND_WORDS, COURSE_WORDS, LIGHT_WORDS } from '$lib/format/reading';
+	import { BACKGROUND_WORDS, COURSE_WORDS, LIGHT_WORDS } from '$lib/format/log/reading';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Checkbox from '$lib/ui/kit/Checkbox.svelte';
 	import Choice from '$lib/ui/kit/Choice.svelte';

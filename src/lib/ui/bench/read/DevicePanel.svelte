@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { untrack } from 'svelte';
 	import { MISHAPS, type Mishap } from '$lib/device/simulated-photometer';
-	import { faultText } from '$lib/format/faults';
+	import { faultText } from '$lib/format/faults/faults';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Choice from '$lib/ui/kit/Choice.svelte';
 	import Disclosure from '$lib/ui/kit/Disclosure.svelte';

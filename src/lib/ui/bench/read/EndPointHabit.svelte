@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { END_POINTS, type EndPoint } from '$lib/core/reading';
-	import { END_POINT_NAMES } from '$lib/format/reading';
+	import { END_POINT_NAMES } from '$lib/format/log/reading';
 	import Choice from '$lib/ui/kit/Choice.svelte';
 
 	let { value, onchange }: { value: EndPoint; onchange: (endPoint: EndPoint) => void } = $props();

@@ -3,8 +3,8 @@
 	import type { ProtocolStep } from '$lib/core/method';
 	import { formOf } from '$lib/core/reading';
 	import type { Fault } from '$lib/core/result';
-	import { faultText } from '$lib/format/faults';
-	import { cautionOf } from '$lib/format/hazard';
+	import { faultText } from '$lib/format/faults/faults';
+	import { cautionOf } from '$lib/format/bench/hazard';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Disclosure from '$lib/ui/kit/Disclosure.svelte';
 	import HelpTopics from '$lib/ui/shared/HelpTopics.svelte';

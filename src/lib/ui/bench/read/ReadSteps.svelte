@@ -4,7 +4,7 @@
 	import { nameWithin, PARAMETERS, UNITS, type ParameterId, type UnitId } from '$lib/core/quantity';
 	import type { Fault } from '$lib/core/result';
 	import { plain } from '$lib/format/number';
-	import { placeWords } from '$lib/format/reading';
+	import { placeWords } from '$lib/format/log/reading';
 	import Ladder from '$lib/ui/instrument/Ladder.svelte';
 	import { halve, type Comparison } from '$lib/ui/instrument/ladder';
 	import Button from '$lib/ui/kit/Button.svelte';

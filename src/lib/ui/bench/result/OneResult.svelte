@@ -5,9 +5,14 @@
 	import { pointOf, type Outcome, type TestResult } from '$lib/core/reading';
 	import { atReferenceSalinity } from '$lib/core/seawater';
 	import { standardUncertaintyOf } from '$lib/core/uncertainty';
-	import { correctionWords } from '$lib/format/arithmetic';
+	import { correctionWords } from '$lib/format/result/arithmetic';
 	import { headlineOf, inUnit, resultInUnit } from '$lib/format/quantity';
-	import { boundSentence, expectationSentence, isWarning, verdictSentence } from '$lib/format/verdict';
+	import {
+		boundSentence,
+		expectationSentence,
+		isWarning,
+		verdictSentence
+	} from '$lib/format/judgement/verdict';
 	import { together } from './repeats';
 
 	interface Props {

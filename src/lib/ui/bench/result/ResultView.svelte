@@ -5,11 +5,11 @@
 	import type { SlipCandidate } from '$lib/core/plausibility';
 	import { nameWithin, PARAMETERS, UNITS, type ParameterId, type UnitId } from '$lib/core/quantity';
 	import { effectsOf } from '$lib/core/reading';
-	import { deviationWords, effectWords } from '$lib/format/bench';
-	import { LABEL_FIRST } from '$lib/format/hazard';
+	import { deviationWords, effectWords } from '$lib/format/bench/bench';
+	import { LABEL_FIRST } from '$lib/format/bench/hazard';
 	import { inUnit, resultInUnit } from '$lib/format/quantity';
-	import { readingWords } from '$lib/format/reading';
-	import { slipQuestion } from '$lib/format/slip';
+	import { readingWords } from '$lib/format/log/reading';
+	import { slipQuestion } from '$lib/format/log/slip';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import TextArea from '$lib/ui/kit/TextArea.svelte';
 	import type { BenchDesk } from '$lib/ui/shared/BenchDesk.svelte';

@@ -4,7 +4,7 @@
 	import { progressOf } from '$lib/core/bench';
 	import { nameWithin, PARAMETERS } from '$lib/core/quantity';
 	import { countdown } from '$lib/format/date';
-	import { overdueWords } from '$lib/format/bench';
+	import { overdueWords } from '$lib/format/bench/bench';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import type { BenchDesk } from '$lib/ui/shared/BenchDesk.svelte';
 

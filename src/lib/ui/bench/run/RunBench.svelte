@@ -1,15 +1,14 @@
 <script lang="ts">
-	import { onMount, untrack, type Component } from 'svelte';
+	import { onMount, untrack } from 'svelte';
 	import { movedTimes } from '$lib/client/moved-times';
 	import { stayAwake } from '$lib/client/wake-lock';
 	import type { BenchAnswer, BenchOffer } from '$lib/contract/bench';
 	import type { SaveTestRun } from '$lib/contract/test-run';
-	import { titrationsOf } from '$lib/core/method';
 	import type { SlipCandidate } from '$lib/core/plausibility';
 	import { convert, PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
-	import { formOf, type ReadingForm, type TestResult } from '$lib/core/reading';
+	import type { TestResult } from '$lib/core/reading';
 	import { offsetMinutes, type Instant } from '$lib/core/time';
-	import { faultText } from '$lib/format/faults';
+	import { faultText } from '$lib/format/faults/faults';
 	import type { BenchDraft } from '$lib/ui/shared/bench-session';
 	import { benchDeskOf, clockOf, outboxOf } from '$lib/ui/shared/context';
 	import { draftOf, readingOf } from '$lib/ui/shared/reading-draft';
@@ -19,6 +18,7 @@
 	import ReadDisplay from '../read/ReadDisplay.svelte';
 	import ReadLine from '../read/ReadLine.svelte';
 	import ReadSteps from '../read/ReadSteps.svelte';
+	import { screenOf } from '../read/screen';
 	import Titrate from '../read/Titrate.svelte';
 	import ResultView from '../result/ResultView.svelte';
 	import RunStep from './RunStep.svelte';
@@ -95,27 +95,7 @@
 		if (screen) window.scrollTo({ top: 0 });
 	});
 	const action = $derived(desk.progress?.step?.action ?? null);
-	const reads = $derived(action?.kind === 'titrate' || action?.kind === 'read');
-
-	interface Reading {
-		desk: typeof desk;
-		device: DeviceDesk | null;
-		contexts: BenchOffer['contexts'];
-		units: Props['units'];
-		ondone: () => void;
-		ongiveup: () => void;
-	}
-	/** Where each form is read at the end of its steps; null where it is read step by step, or never at the bench. */
-	const READS: Readonly<Record<ReadingForm, Component<Reading> | null>> = {
-		step: ReadSteps,
-		display: ReadDisplay,
-		line: ReadLine,
-		syringe: null,
-		drops: null,
-		pair: null,
-		difference: null,
-		stated: null
-	};
+	const shown = $derived(desk.draft && action ? screenOf(desk.draft.method, action) : null);
 
 	function giveUp(): void {
 		void desk.giveUp();
@@ -208,27 +188,28 @@
 		onkeep={keepAsEntered}
 		onrepeat={() => desk.draft && onrepeat(desk.draft)}
 	/>
-{:else if desk.draft && reads && action?.kind === 'titrate'}
-	{@const which = action.titration ?? 0}
-	{#if titrationsOf(desk.draft.method)[which]?.meter.kind === 'drops'}
-		<CountDrops
-			{desk}
-			{contexts}
-			{units}
-			calcium={bench.before.calcium ?? null}
-			{timeZone}
-			{now}
-			ondone={done}
-			ongiveup={giveUp}
-		/>
-	{:else}
-		{#key which}
-			<Titrate {desk} {contexts} {units} {which} ondone={done} ongiveup={giveUp} />
-		{/key}
-	{/if}
-{:else if desk.draft && reads}
-	{@const Read = READS[formOf(desk.draft.method)]}
-	{#if Read}<Read {desk} {device} {contexts} {units} ondone={done} ongiveup={giveUp} />{/if}
-{:else if desk.draft && desk.progress?.step}
+{:else if shown === 'count-drops'}
+	<CountDrops
+		{desk}
+		{contexts}
+		{units}
+		calcium={bench.before.calcium ?? null}
+		{timeZone}
+		{now}
+		ondone={done}
+		ongiveup={giveUp}
+	/>
+{:else if shown === 'titrate'}
+	{@const which = action?.kind === 'titrate' ? (action.titration ?? 0) : 0}
+	{#key which}
+		<Titrate {desk} {contexts} {units} {which} ondone={done} ongiveup={giveUp} />
+	{/key}
+{:else if shown === 'steps'}
+	<ReadSteps {desk} {contexts} {units} ondone={done} ongiveup={giveUp} />
+{:else if shown === 'display'}
+	<ReadDisplay {desk} {device} {contexts} {units} ondone={done} ongiveup={giveUp} />
+{:else if shown === 'line'}
+	<ReadLine {desk} {contexts} {units} ondone={done} ongiveup={giveUp} />
+{:else if shown === 'instruction'}
 	<RunStep {desk} {device} ongiveup={giveUp} />
 {/if}

@@ -5,11 +5,11 @@
 	import { PARAMETERS } from '$lib/core/quantity';
 	import { MISHAPS, type Mishap } from '$lib/core/reading';
 	import type { Fault } from '$lib/core/result';
-	import { MISHAP_NAMES } from '$lib/format/bench';
+	import { MISHAP_NAMES } from '$lib/format/bench/bench';
 	import { countdown } from '$lib/format/date';
-	import { faultText } from '$lib/format/faults';
-	import { cautionOf } from '$lib/format/hazard';
-	import { movementsOf } from '$lib/format/movements';
+	import { faultText } from '$lib/format/faults/faults';
+	import { cautionOf } from '$lib/format/bench/hazard';
+	import { movementsOf } from '$lib/format/bench/movements';
 	import { plain } from '$lib/format/number';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Disclosure from '$lib/ui/kit/Disclosure.svelte';

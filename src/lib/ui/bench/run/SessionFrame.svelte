@@ -5,7 +5,7 @@
 	import { nameWithin, PARAMETERS } from '$lib/core/quantity';
 	import { canStayAwake } from '$lib/client/wake-lock';
 	import { countdown } from '$lib/format/date';
-	import { effectWords, lateWords, overdueWords } from '$lib/format/bench';
+	import { effectWords, lateWords, overdueWords } from '$lib/format/bench/bench';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Disclosure from '$lib/ui/kit/Disclosure.svelte';
 	import type { BenchDesk } from '$lib/ui/shared/BenchDesk.svelte';

@@ -12,7 +12,7 @@ import {
 	type CivilDate,
 	type Instant
 } from '$lib/core/time';
-import { faultText } from '$lib/format/faults';
+import { faultText } from '$lib/format/faults/faults';
 import { reader } from '$lib/format/reader';
 import { pasted } from './paste';
 

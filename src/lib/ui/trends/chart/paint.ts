@@ -181,8 +181,7 @@ export function paintReadings(frame: Frame, series: Series, style: ReadingStyle)
 	const shown = visibleIndices(
 		series.at,
 		series.value,
-		from,
-		to,
+		{ from, to },
 		Math.max(1, Math.round(right - left))
 	).filter((i) => style.superseded || !series.superseded[i]);
 	const many = shown.length > MANY || style.muted;

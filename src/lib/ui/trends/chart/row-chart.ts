@@ -1,5 +1,5 @@
 import { Chart, LinearScale, ScatterController, type ChartConfiguration, type Plugin } from 'chart.js';
-import type { DayTick } from '$lib/format/ticks';
+import type { DayTick } from '$lib/format/trends/ticks';
 import {
 	coloursOf,
 	paintBand,

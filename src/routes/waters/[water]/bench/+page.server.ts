@@ -1,15 +1,14 @@
-import { error } from '@sveltejs/kit';
 import { toJson } from '$lib/contract/json';
+import { askedWater } from '../../../asked-water';
 import type { PageServerLoad } from './$types';
 
 export const load = (async ({ locals, params, url }) => {
-	const open = await locals.openWater(params.water);
-	if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
+	const open = await askedWater(locals, params);
 	const asked = (name: string) => url.searchParams.get(name);
 	const { services, preferences } = locals;
 	const [reckoned, sessions] = await Promise.all([
 		services.ask('bench', open, preferences),
-		services.readSessions(open.scope)
+		services.bench.readSessions(open.scope)
 	]);
 	const bench = { ...reckoned, sessions };
 	return {

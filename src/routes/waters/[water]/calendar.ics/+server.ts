@@ -1,11 +1,10 @@
-import { error } from '@sveltejs/kit';
+import { askedWater } from '../../../asked-water';
 import type { RequestHandler } from './$types';
 
 /** The next tests of the site's tanks as a file. */
 export const GET = (async ({ locals, params }) => {
-	const open = await locals.openWater(params.water);
-	if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
-	return new Response(await locals.services.siteCalendar(open), {
+	const open = await askedWater(locals, params);
+	return new Response(await locals.services.calendar.siteCalendar(open), {
 		headers: {
 			'cache-control': 'no-store',
 			'content-type': 'text/calendar; charset=utf-8',

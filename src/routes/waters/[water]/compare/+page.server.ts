@@ -1,13 +1,12 @@
-import { error } from '@sveltejs/kit';
 import { COMPARED_BY } from '$lib/contract/comparison';
 import { isParameterId } from '$lib/core/quantity';
+import { askedWater } from '../../../asked-water';
 import type { PageServerLoad } from './$types';
 
 export const load = (async ({ locals, params, url }) => {
-	const open = await locals.openWater(params.water);
-	if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
+	const open = await askedWater(locals, params);
 	const { services } = locals;
-	await services.collectAnswers(open.scope);
+	await services.laboratory.collectAnswers(open.scope);
 	const asked = (name: string) => url.searchParams.get(name);
 	const parameter = asked('parameter') ?? '';
 	return {

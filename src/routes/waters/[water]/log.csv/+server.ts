@@ -1,14 +1,13 @@
-import { error } from '@sveltejs/kit';
 import { civilDate } from '$lib/core/time';
 import { isParameterId } from '$lib/core/quantity';
+import { askedWater } from '../../../asked-water';
 import type { RequestHandler } from './$types';
 
 export const GET = (async ({ locals, params, url }) => {
-	const open = await locals.openWater(params.water);
-	if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
+	const open = await askedWater(locals, params);
 	const { services } = locals;
 	const asked = url.searchParams.get('what') ?? '';
-	const pieces = services.logCsv(open.scope, {
+	const pieces = services.log.logCsv(open.scope, {
 		waterId: url.searchParams.get('waters') === 'all' ? null : open.water.id,
 		what: isParameterId(asked) || asked === 'events' ? asked : null
 	});

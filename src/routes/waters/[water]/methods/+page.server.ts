@@ -1,14 +1,14 @@
-import { error, fail, redirect } from '@sveltejs/kit';
-import { faultAt } from '$lib/format/faults';
+import { fail, redirect } from '@sveltejs/kit';
+import { faultAt } from '$lib/format/faults/faults';
 import { methodOfFile, MOST_FILE_BYTES } from '$lib/server/validation/method';
 import { typedText } from '$lib/server/validation/form';
+import { askedWater } from '../../../asked-water';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load = (async ({ locals, params }) => {
-	const open = await locals.openWater(params.water);
-	if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
+	const open = await askedWater(locals, params);
 	return {
-		methods: await locals.services.readMethods(open.scope),
+		methods: await locals.services.method.readMethods(open.scope),
 		mostBytes: MOST_FILE_BYTES,
 		id: locals.services.newId()
 	};
@@ -16,14 +16,13 @@ export const load = (async ({ locals, params }) => {
 
 export const actions = {
 	default: async ({ request, locals, params }) => {
-		const open = await locals.openWater(params.water);
-		if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
+		const open = await askedWater(locals, params);
 		const form = await request.formData();
 		const file = form.get('file');
 		if (!(file instanceof File) || file.size === 0) return fail(400, { text: 'Choose a method file first.' });
 		const read = methodOfFile(await file.text());
 		const outcome = read.ok
-			? await locals.services.saveMethod(open.scope, {
+			? await locals.services.method.saveMethod(open.scope, {
 					id: typedText(form.get('id')),
 					waterId: open.water.id,
 					method: read.value,

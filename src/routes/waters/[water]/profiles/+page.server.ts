@@ -1,27 +1,26 @@
-import { error, redirect } from '@sveltejs/kit';
+import { redirect } from '@sveltejs/kit';
 import { SaveProfile, TakeProfile } from '$lib/contract/judgement';
 import { convert, PARAMETER_IDS, PARAMETERS } from '$lib/core/quantity';
 import { fail as fault } from '$lib/core/result';
 import { numberIn, typedText } from '$lib/server/validation/form';
 import { validate } from '$lib/server/validation/validator';
+import { askedWater } from '../../../asked-water';
 import { refused } from '../../../refused';
 import type { Actions, PageServerLoad, RequestEvent } from './$types';
 
 export const load = (async ({ locals, params, url }) => {
-	const open = await locals.openWater(params.water);
-	if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
+	const open = await askedWater(locals, params);
 	const { services } = locals;
 	return {
-		profiles: await services.readProfiles(open.scope),
-		targets: await services.targetsOf(open.scope, open.water.id),
+		profiles: await services.judgement.readProfiles(open.scope),
+		targets: await services.water.targetsOf(open.scope, open.water.id),
 		edited: url.searchParams.get('edit'),
 		id: services.newId()
 	};
 }) satisfies PageServerLoad;
 
 async function opened({ locals, params, request }: RequestEvent) {
-	const open = await locals.openWater(params.water);
-	if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
+	const open = await askedWater(locals, params);
 	return { open, services: locals.services, units: locals.preferences.units, form: await request.formData() };
 }
 
@@ -54,7 +53,7 @@ export const actions = {
 					source: typedText(form.get('source')),
 					bands
 				});
-		const outcome = command.ok ? await services.saveProfile(open.scope, command.value) : command;
+		const outcome = command.ok ? await services.judgement.saveProfile(open.scope, command.value) : command;
 		if (!outcome.ok) return refused(form, outcome.fault);
 		redirect(303, `/waters/${event.params.water}/profiles`);
 	},
@@ -66,7 +65,7 @@ export const actions = {
 			profile: { kind: 'own', id: typedText(form.get('profile')) },
 			fromAt: services.clock.now()
 		});
-		const outcome = command.ok ? await services.takeProfile(open.scope, command.value) : command;
+		const outcome = command.ok ? await services.judgement.takeProfile(open.scope, command.value) : command;
 		if (!outcome.ok) return refused(form, outcome.fault);
 		redirect(303, `/waters/${event.params.water}/targets`);
 	}

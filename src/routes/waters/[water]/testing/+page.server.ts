@@ -1,19 +1,19 @@
-import { error, fail } from '@sveltejs/kit';
+import { fail } from '@sveltejs/kit';
 import { ChangeFeed } from '$lib/contract/calendar';
 import { SaveSettings, TakeProfile } from '$lib/contract/judgement';
-import { faultText } from '$lib/format/faults';
+import { faultText } from '$lib/format/faults/faults';
 import { numberIn, typedText } from '$lib/server/validation/form';
 import { validate } from '$lib/server/validation/validator';
 import type { Fault } from '$lib/core/result';
+import { askedWater } from '../../../asked-water';
 import type { Actions, PageServerLoad, RequestEvent } from './$types';
 
 export const load = (async ({ locals, params, url }) => {
-	const open = await locals.openWater(params.water);
-	if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
+	const open = await askedWater(locals, params);
 	const { services } = locals;
 	const [{ today, settings }, feeds] = await Promise.all([
 		services.ask('day', open),
-		services.readFeeds(open.scope)
+		services.calendar.readFeeds(open.scope)
 	]);
 	return {
 		due: today.due,
@@ -27,8 +27,7 @@ export const load = (async ({ locals, params, url }) => {
 }) satisfies PageServerLoad;
 
 async function opened({ locals, params, request }: RequestEvent) {
-	const open = await locals.openWater(params.water);
-	if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
+	const open = await askedWater(locals, params);
 	return { open, services: locals.services, form: await request.formData() };
 }
 
@@ -43,7 +42,7 @@ const done = (what: 'settings' | 'stage' | 'feed', token: string | null = null) 
 export const actions = {
 	settings: async (event) => {
 		const { open, services, form } = await opened(event);
-		const settings = await services.settingsOf(open.scope, open.water.id);
+		const settings = await services.judgement.settingsOf(open.scope, open.water.id);
 		const habit = typedText(form.get('habit'));
 		const days = numberIn(form.get('clearDays'));
 		const command = validate(SaveSettings, {
@@ -58,7 +57,7 @@ export const actions = {
 						: { kind: habit || 'reckoned', chance: numberIn(form.get('chance')) }
 			}
 		});
-		const outcome = command.ok ? await services.saveSettings(open.scope, command.value) : command;
+		const outcome = command.ok ? await services.judgement.saveSettings(open.scope, command.value) : command;
 		return outcome.ok ? done('settings') : refusal('settings', outcome.fault);
 	},
 	stage: async (event) => {
@@ -69,7 +68,7 @@ export const actions = {
 			profile: { kind: 'shipped', id: typedText(form.get('profile')) },
 			fromAt: services.clock.now()
 		});
-		const outcome = command.ok ? await services.takeProfile(open.scope, command.value) : command;
+		const outcome = command.ok ? await services.judgement.takeProfile(open.scope, command.value) : command;
 		return outcome.ok ? done('stage') : refusal('stage', outcome.fault);
 	},
 	feed: async (event) => {
@@ -80,7 +79,7 @@ export const actions = {
 			ChangeFeed,
 			feedId ? { ...ids, kind: 'revoke', feedId } : { ...ids, kind: 'open' }
 		);
-		const outcome = command.ok ? await services.changeFeed(open.scope, command.value) : command;
+		const outcome = command.ok ? await services.calendar.changeFeed(open.scope, command.value) : command;
 		return outcome.ok ? done('feed', outcome.value.token) : refusal('feed', outcome.fault);
 	}
 } satisfies Actions;

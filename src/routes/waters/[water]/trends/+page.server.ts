@@ -1,14 +1,13 @@
-import { error } from '@sveltejs/kit';
 import { toJson } from '$lib/contract/json';
 import { daysOfWindow, TREND_SPANS, type TrendSpan } from '$lib/contract/trends';
 import { addDays } from '$lib/core/time';
+import { askedWater } from '../../../asked-water';
 import type { PageServerLoad } from './$types';
 
 const SPANS = Object.keys(TREND_SPANS) as TrendSpan[];
 
 export const load = (async ({ locals, params, url }) => {
-	const open = await locals.openWater(params.water);
-	if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
+	const open = await askedWater(locals, params);
 	const span = SPANS.find((s) => s === url.searchParams.get('span')) ?? 'quarter';
 	const now = locals.services.clock.now();
 	const days = TREND_SPANS[span];

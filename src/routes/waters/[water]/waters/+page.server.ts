@@ -1,4 +1,4 @@
-import { error, redirect } from '@sveltejs/kit';
+import { redirect } from '@sveltejs/kit';
 import { TakeProfile } from '$lib/contract/judgement';
 import { ChangeWater, ChangeZone, OrderWaters } from '$lib/contract/water';
 import { fail as fault, type Result } from '$lib/core/result';
@@ -6,15 +6,15 @@ import { typedText } from '$lib/server/validation/form';
 import { typedInstant } from '$lib/server/validation/typed-instant';
 import { validate } from '$lib/server/validation/validator';
 import { lightsIn, volumeIn, waterOfForm } from '$lib/server/validation/water-form';
+import { askedWater } from '../../../asked-water';
 import { ownPath } from '../../../own-path';
 import { refused } from '../../../refused';
 import type { Actions, PageServerLoad, RequestEvent } from './$types';
 
 export const load = (async ({ locals, params, url }) => {
-	const open = await locals.openWater(params.water);
-	if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
+	const open = await askedWater(locals, params);
 	const { services } = locals;
-	const waters = await services.readWaters(open.scope);
+	const waters = await services.water.readWaters(open.scope);
 	return {
 		waters: waters.map((w) => ({ ...w, changeId: services.newId() })),
 		edited: url.searchParams.get('edit'),
@@ -25,8 +25,7 @@ export const load = (async ({ locals, params, url }) => {
 }) satisfies PageServerLoad;
 
 async function opened({ locals, params, request }: RequestEvent) {
-	const open = await locals.openWater(params.water);
-	if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
+	const open = await askedWater(locals, params);
 	return { open, services: locals.services, form: await request.formData() };
 }
 
@@ -56,7 +55,7 @@ export const actions = {
 	add: async (event) => {
 		const { open, services, form } = await opened(event);
 		const command = waterOfForm(form, { timeZone: open.scope.timeZone, now: services.clock.now() });
-		const outcome = command.ok ? await services.addWater(open.scope, command.value) : command;
+		const outcome = command.ok ? await services.water.addWater(open.scope, command.value) : command;
 		if (!outcome.ok) return refused(form, outcome.fault);
 		redirect(303, `/waters/${open.water.id}/waters`);
 	},
@@ -75,7 +74,7 @@ export const actions = {
 						change: change.value
 					})
 				: change;
-		const outcome = command.ok ? await services.changeWater(open.scope, command.value) : command;
+		const outcome = command.ok ? await services.water.changeWater(open.scope, command.value) : command;
 		if (!outcome.ok) return refused(form, outcome.fault);
 		redirect(303, `/waters/${open.water.id}/waters`);
 	},
@@ -88,7 +87,7 @@ export const actions = {
 			// What it is, it was from its begin.
 			fromAt: open.water.startedAt
 		});
-		const outcome = command.ok ? await services.takeProfile(open.scope, command.value) : command;
+		const outcome = command.ok ? await services.judgement.takeProfile(open.scope, command.value) : command;
 		if (!outcome.ok) return refused(form, outcome.fault);
 		redirect(303, ownPath(form.get('back')));
 	},
@@ -98,7 +97,7 @@ export const actions = {
 			id: typedText(form.get('id')),
 			timeZone: typedText(form.get('timeZone'))
 		});
-		const outcome = command.ok ? await services.changeZone(open.scope, command.value) : command;
+		const outcome = command.ok ? await services.water.changeZone(open.scope, command.value) : command;
 		if (!outcome.ok) return refused(form, outcome.fault);
 		redirect(303, `/waters/${open.water.id}/waters`);
 	},
@@ -106,7 +105,7 @@ export const actions = {
 		const { open, services, form } = await opened(event);
 		const waterIds = typedText(form.get('waterIds')).split(' ').filter(Boolean);
 		const command = validate(OrderWaters, { id: typedText(form.get('id')), waterIds });
-		const outcome = command.ok ? await services.orderWaters(open.scope, command.value) : command;
+		const outcome = command.ok ? await services.water.orderWaters(open.scope, command.value) : command;
 		if (!outcome.ok) return refused(form, outcome.fault);
 		redirect(303, `/waters/${open.water.id}/waters`);
 	}

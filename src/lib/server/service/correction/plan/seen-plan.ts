@@ -112,11 +112,13 @@ function seenGoal(
 		...goal,
 		followed: doses
 			? follow(
-					{ value: goal.from.value, u: goal.fromU },
-					goal.drift,
+					{
+						start: { value: goal.from.value, u: goal.fromU },
+						drift: goal.drift,
+						limitPerDay: goal.limitPerDay ?? Math.abs(goal.aim - goal.from.value) / PART_OF_WAY
+					},
 					given,
-					readings,
-					goal.limitPerDay ?? Math.abs(goal.aim - goal.from.value) / PART_OF_WAY
+					readings
 				)
 			: null,
 		readings: all

@@ -8,7 +8,7 @@ export const GET = (async ({ locals, params }) => {
 	const { services, preferences } = locals;
 	const [reckoned, sessions] = await Promise.all([
 		services.ask('bench', open, preferences),
-		services.readSessions(open.scope)
+		services.bench.readSessions(open.scope)
 	]);
 	return json({ value: { ...reckoned, sessions } }, { headers: { 'cache-control': 'no-store' } });
 }) satisfies RequestHandler;

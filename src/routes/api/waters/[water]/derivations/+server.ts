@@ -4,5 +4,5 @@ import type { RequestHandler } from './$types';
 
 export const POST = ((event) =>
 	answerCommand(event, checkDeriveAgain, (open, command) =>
-		event.locals.services.deriveAgain(open.scope, command)
+		event.locals.services.method.deriveAgain(open.scope, command)
 	)) satisfies RequestHandler;

@@ -4,5 +4,5 @@ import type { RequestHandler } from './$types';
 
 export const POST = ((event) =>
 	answerCommand(event, checkSaveMethod, (open, command) =>
-		event.locals.services.saveMethod(open.scope, command)
+		event.locals.services.method.saveMethod(open.scope, command)
 	)) satisfies RequestHandler;

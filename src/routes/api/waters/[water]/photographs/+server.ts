@@ -25,6 +25,6 @@ export const POST = (async ({ request, locals, params, url }) => {
 		return refuse(fail('too-large', 'photograph', { most: MOST_PHOTOGRAPH_BYTES / 1e6, unit: 'MB' }).fault);
 	}
 	const bytes = new Uint8Array(await request.arrayBuffer());
-	const outcome = await locals.services.keepPhotograph(open.scope, { id, of, bytes });
+	const outcome = await locals.services.log.keepPhotograph(open.scope, { id, of, bytes });
 	return outcome.ok ? json({ value: outcome.value }) : refuse(outcome.fault);
 }) satisfies RequestHandler;

@@ -7,5 +7,5 @@ export const POST = ((event) =>
 	answerCommand(
 		event,
 		(body) => validate(SaveReport, body),
-		(open, command) => event.locals.services.saveReport(open.scope, command)
+		(open, command) => event.locals.services.laboratory.saveReport(open.scope, command)
 	)) satisfies RequestHandler;

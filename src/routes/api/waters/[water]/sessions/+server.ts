@@ -4,5 +4,5 @@ import type { RequestHandler } from './$types';
 
 export const POST = ((event) =>
 	answerCommand(event, checkSession, (open, command) =>
-		event.locals.services.saveSession(open.scope, command)
+		event.locals.services.bench.saveSession(open.scope, command)
 	)) satisfies RequestHandler;

@@ -4,5 +4,5 @@ import type { RequestHandler } from './$types';
 
 export const POST = ((event) =>
 	answerCommand(event, checkTestRun, (open, command) =>
-		event.locals.services.saveTestRun(open.scope, command)
+		event.locals.services.reading.saveTestRun(open.scope, command)
 	)) satisfies RequestHandler;

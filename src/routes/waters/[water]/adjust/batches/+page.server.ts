@@ -1,11 +1,10 @@
-import { error } from '@sveltejs/kit';
+import { askedWater } from '../../../../asked-water';
 import type { PageServerLoad } from './$types';
 
 export const load = (async ({ locals, params, url }) => {
-	const open = await locals.openWater(params.water);
-	if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
+	const open = await askedWater(locals, params);
 	return {
-		batches: await locals.services.readBatches(open.scope),
+		batches: await locals.services.correction.readBatches(open.scope),
 		wish: {
 			litres: url.searchParams.get('litres') ?? '',
 			salinity: url.searchParams.get('salinity') ?? '35'

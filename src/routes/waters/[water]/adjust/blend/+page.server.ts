@@ -1,13 +1,12 @@
-import { error } from '@sveltejs/kit';
 import { aimOf, PROFILES } from '$lib/core/judgement';
 import type { ParameterId } from '$lib/core/quantity';
 import { plain } from '$lib/format/number';
+import { askedWater } from '../../../../asked-water';
 import type { PageServerLoad } from './$types';
 
 /** What is filled in before anybody typed: the water's own values and its bands. */
 export const load = (async ({ locals, params, url }) => {
-	const open = await locals.openWater(params.water);
-	if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
+	const open = await askedWater(locals, params);
 	const { services } = locals;
 	const { stands } = await services.ask('day', open);
 	const source = open.water.kind === 'source';

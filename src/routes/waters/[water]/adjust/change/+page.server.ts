@@ -1,16 +1,16 @@
-import { error, fail, redirect } from '@sveltejs/kit';
+import { fail, redirect } from '@sveltejs/kit';
 import { StartPlan } from '$lib/contract/adjust';
 import { typedNumber } from '$lib/core/numeric';
 import { convert, isParameterId, PARAMETERS } from '$lib/core/quantity';
 import { offsetMinutes } from '$lib/core/time';
-import { faultText } from '$lib/format/faults';
+import { faultText } from '$lib/format/faults/faults';
 import { typedText } from '$lib/server/validation/form';
 import { validate } from '$lib/server/validation/validator';
+import { askedWater } from '../../../../asked-water';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load = (async ({ locals, params, url }) => {
-	const open = await locals.openWater(params.water);
-	if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
+	const open = await askedWater(locals, params);
 	const { services, preferences } = locals;
 	const query = url.searchParams;
 	const wrong: string[] = [];
@@ -58,8 +58,7 @@ export const load = (async ({ locals, params, url }) => {
 
 export const actions = {
 	start: async ({ locals, params, request }) => {
-		const open = await locals.openWater(params.water);
-		if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
+		const open = await askedWater(locals, params);
 		const { services } = locals;
 		const form = await request.formData();
 		const now = services.clock.now();
@@ -76,7 +75,7 @@ export const actions = {
 			startsAt: now,
 			offsetMinutes: offsetMinutes(now, open.scope.timeZone)
 		});
-		const outcome = command.ok ? await services.startPlan(open.scope, command.value) : command;
+		const outcome = command.ok ? await services.correction.startPlan(open.scope, command.value) : command;
 		if (!outcome.ok) return fail(400, { text: faultText(outcome.fault) });
 		redirect(303, `/waters/${params.water}/adjust/plans/${outcome.value.planId}`);
 	}

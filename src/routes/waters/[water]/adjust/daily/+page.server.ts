@@ -1,10 +1,9 @@
-import { error } from '@sveltejs/kit';
 import { plainEntries } from '$lib/server/validation/form';
+import { askedWater } from '../../../../asked-water';
 import type { PageServerLoad } from './$types';
 
 export const load = (async ({ locals, params, url }) => {
-	const open = await locals.openWater(params.water);
-	if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
+	const open = await askedWater(locals, params);
 	return {
 		daily: await locals.services.ask('daily', open),
 		wish: plainEntries(url.searchParams)

@@ -1,24 +1,24 @@
-import { error, fail, redirect } from '@sveltejs/kit';
+import { fail, redirect } from '@sveltejs/kit';
 import { StartPlan } from '$lib/contract/adjust';
 import { supplementFor } from '$lib/core/correction';
 import { aimOf } from '$lib/core/judgement';
 import type { ParameterId } from '$lib/core/quantity';
 import { offsetMinutes } from '$lib/core/time';
-import { faultText } from '$lib/format/faults';
+import { faultText } from '$lib/format/faults/faults';
 import { inUnit, limitInUnit, symbolAfter } from '$lib/format/quantity';
 import { typedText } from '$lib/server/validation/form';
 import { validate } from '$lib/server/validation/validator';
+import { askedWater } from '../../../../asked-water';
 import { goalsIn, requestOf } from '../../../../plan-request';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load = (async ({ locals, params, url }) => {
-	const open = await locals.openWater(params.water);
-	if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
+	const open = await askedWater(locals, params);
 	const { services, preferences } = locals;
 	const { units } = preferences;
 	const [{ today, stands }, supplements] = await Promise.all([
 		services.ask('day', open),
-		services.readSupplements(open.scope)
+		services.correction.readSupplements(open.scope)
 	]);
 	const bandOf = (parameter: ParameterId) => today.rows.find((r) => r.parameter === parameter)?.band ?? null;
 	const usualAim = (parameter: ParameterId) => {
@@ -65,8 +65,7 @@ export const load = (async ({ locals, params, url }) => {
 
 export const actions = {
 	start: async ({ locals, params, request }) => {
-		const open = await locals.openWater(params.water);
-		if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
+		const open = await askedWater(locals, params);
 		const { services } = locals;
 		const form = await request.formData();
 		const now = services.clock.now();
@@ -83,7 +82,7 @@ export const actions = {
 			startsAt: now,
 			offsetMinutes: offsetMinutes(now, open.scope.timeZone)
 		});
-		const outcome = command.ok ? await services.startPlan(open.scope, command.value) : command;
+		const outcome = command.ok ? await services.correction.startPlan(open.scope, command.value) : command;
 		if (!outcome.ok) return fail(400, { text: faultText(outcome.fault) });
 		redirect(303, `/waters/${params.water}/adjust/plans/${outcome.value.planId}`);
 	}

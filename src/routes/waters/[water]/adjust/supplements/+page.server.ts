@@ -1,18 +1,17 @@
-import { error } from '@sveltejs/kit';
 import { SaveSupplement } from '$lib/contract/adjust';
 import type { ParameterId } from '$lib/core/quantity';
 import { typedText } from '$lib/server/validation/form';
 import { supplementOfForm } from '$lib/server/validation/supplement-form';
 import { validate } from '$lib/server/validation/validator';
+import { askedWater, formContext } from '../../../../asked-water';
 import { refused } from '../../../../refused';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load = (async ({ locals, params }) => {
-	const open = await locals.openWater(params.water);
-	if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
+	const open = await askedWater(locals, params);
 	const { services } = locals;
 	const [supplements, { stands }] = await Promise.all([
-		services.readSupplements(open.scope),
+		services.correction.readSupplements(open.scope),
 		services.ask('day', open)
 	]);
 	const levels: Partial<Record<ParameterId, number>> = {};
@@ -22,23 +21,20 @@ export const load = (async ({ locals, params }) => {
 
 export const actions = {
 	save: async ({ locals, params, request }) => {
-		const open = await locals.openWater(params.water);
-		if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
+		const open = await askedWater(locals, params);
 		const form = await request.formData();
-		const command = supplementOfForm(form, {
-			waterId: open.water.id,
-			units: locals.preferences.units
-		});
-		const outcome = command.ok ? await locals.services.saveSupplement(open.scope, command.value) : command;
+		const command = supplementOfForm(form, formContext(locals, open));
+		const outcome = command.ok
+			? await locals.services.correction.saveSupplement(open.scope, command.value)
+			: command;
 		return outcome.ok ? { saved: true as const } : refused(form, outcome.fault);
 	},
 	retire: async ({ locals, params, request }) => {
-		const open = await locals.openWater(params.water);
-		if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
+		const open = await askedWater(locals, params);
 		const form = await request.formData();
 		const { services } = locals;
 		const id = typedText(form.get('supplementId'));
-		const kept = (await services.readSupplements(open.scope)).find((s) => s.own && s.id === id);
+		const kept = (await services.correction.readSupplements(open.scope)).find((s) => s.own && s.id === id);
 		if (!kept) return refused(form, { code: 'unknown-item' });
 		const command = validate(SaveSupplement, {
 			id: services.newId(),
@@ -46,7 +42,9 @@ export const actions = {
 			name: kept.name,
 			details: { what: kept.what, notWith: kept.notWith, inUse: false }
 		});
-		const outcome = command.ok ? await services.saveSupplement(open.scope, command.value) : command;
+		const outcome = command.ok
+			? await services.correction.saveSupplement(open.scope, command.value)
+			: command;
 		return outcome.ok ? { saved: false as const } : refused(form, outcome.fault);
 	}
 } satisfies Actions;

@@ -14,7 +14,9 @@ async function openReading({
 }) {
 	const open = await locals.openWater(params.water);
 	const logged =
-		open && UUID.test(params.reading) ? await locals.services.readingById(open.scope, params.reading) : null;
+		open && UUID.test(params.reading)
+			? await locals.services.reading.readingById(open.scope, params.reading)
+			: null;
 	// A standard belongs to no water: it is found from any of the site's.
 	if (!open || !logged || (logged.standardId === null && logged.waterId !== open.water.id)) {
 		error(404, { message: 'There is no such reading.', code: 'not-found' });
@@ -29,8 +31,8 @@ export const load = (async (event) => {
 		id: services.newId(),
 		keepId: services.newId(),
 		logged,
-		kit: await services.kitOfReading(open.scope, logged),
-		photographs: await services.photographsOf(open.scope, logged.runId),
+		kit: await services.reading.kitOfReading(open.scope, logged),
+		photographs: await services.log.photographsOf(open.scope, logged.runId),
 		doubt:
 			logged.replacedBecause === null && logged.standardId === null
 				? await services.ask('doubt', open, logged)
@@ -44,7 +46,7 @@ export const actions = {
 		const form = await event.request.formData();
 		const command = correctionOfForm(form, logged.readingId, logged.reading);
 		const outcome = command.ok
-			? await event.locals.services.correctReading(open.scope, command.value)
+			? await event.locals.services.reading.correctReading(open.scope, command.value)
 			: command;
 		if (!outcome.ok) return refused(form, outcome.fault);
 		redirect(303, `/waters/${event.params.water}/log`);
@@ -54,7 +56,9 @@ export const actions = {
 		const { open, logged } = await openReading(event);
 		const form = await event.request.formData();
 		const command = keepOfForm(form, logged.runId);
-		const outcome = command.ok ? await event.locals.services.keepReading(open.scope, command.value) : command;
+		const outcome = command.ok
+			? await event.locals.services.reading.keepReading(open.scope, command.value)
+			: command;
 		if (!outcome.ok) return refused(form, outcome.fault);
 		redirect(303, `/waters/${event.params.water}/today`);
 	}

@@ -1,6 +1,6 @@
-import { error } from '@sveltejs/kit';
 import { PROFILES } from '$lib/core/judgement';
 import type { ParameterId } from '$lib/core/quantity';
+import { askedWater } from '../../../../asked-water';
 import type { PageServerLoad } from './$types';
 
 /** Columns where nothing is known of the water yet. */
@@ -16,9 +16,8 @@ const USUAL: readonly ParameterId[] = [
 const MOST_COLUMNS = 6;
 
 export const load = (async ({ locals, params }) => {
-	const open = await locals.openWater(params.water);
-	if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
-	const methods = await locals.services.readMethods(open.scope);
+	const open = await askedWater(locals, params);
+	const methods = await locals.services.method.readMethods(open.scope);
 	const { profile } = open.water;
 	const judged = profile ? (Object.keys(PROFILES[profile].bands) as ParameterId[]) : [];
 	const columns = profile

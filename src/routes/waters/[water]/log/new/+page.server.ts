@@ -1,13 +1,13 @@
-import { error, redirect } from '@sveltejs/kit';
+import { redirect } from '@sveltejs/kit';
 import { happeningOf } from '$lib/core/record';
 import { eventOfForm } from '$lib/server/validation/event-form';
+import { askedWater, formContext } from '../../../../asked-water';
 import { refused } from '../../../../refused';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load = (async ({ locals, params, url }) => {
-	const open = await locals.openWater(params.water);
-	if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
-	const used = await locals.services.supplementsUsed(open.scope, open.water.id);
+	const open = await askedWater(locals, params);
+	const used = await locals.services.log.supplementsUsed(open.scope, open.water.id);
 	return {
 		id: locals.services.newId(),
 		kind: url.searchParams.get('kind') ?? 'dose',
@@ -17,15 +17,10 @@ export const load = (async ({ locals, params, url }) => {
 
 export const actions = {
 	default: async ({ request, locals, params }) => {
-		const open = await locals.openWater(params.water);
-		if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
+		const open = await askedWater(locals, params);
 		const form = await request.formData();
-		const command = eventOfForm(form, {
-			waterId: open.water.id,
-			timeZone: open.scope.timeZone,
-			units: locals.preferences.units
-		});
-		const outcome = command.ok ? await locals.services.recordEvent(open.scope, command.value) : command;
+		const command = eventOfForm(form, formContext(locals, open));
+		const outcome = command.ok ? await locals.services.log.recordEvent(open.scope, command.value) : command;
 		if (!outcome.ok) return refused(form, outcome.fault);
 		// What happened asks for tests: they are told at once.
 		const panel = command.ok ? happeningOf(command.value.kind) : null;

@@ -1,13 +1,13 @@
 import { error } from '@sveltejs/kit';
 import { isParameterId } from '$lib/core/quantity';
+import { askedWater } from '../../../../asked-water';
 import type { PageServerLoad } from './$types';
 
 export const load = (async ({ locals, params, url }) => {
-	const open = await locals.openWater(params.water);
-	if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
+	const open = await askedWater(locals, params);
 	const revise = url.searchParams.get('revise');
 	const code = revise ?? url.searchParams.get('from');
-	const found = code === null ? null : await locals.services.readMethod(open.scope, code);
+	const found = code === null ? null : await locals.services.method.readMethod(open.scope, code);
 	if (code !== null && (!found || (revise !== null && !found.own))) {
 		error(404, { message: 'There is no such method.', code: 'not-found' });
 	}

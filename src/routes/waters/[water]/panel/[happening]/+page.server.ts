@@ -1,12 +1,12 @@
 import { error } from '@sveltejs/kit';
 import { PANELS, type PanelHappening } from '$lib/core/judgement';
+import { askedWater } from '../../../../asked-water';
 import type { PageServerLoad } from './$types';
 
 const isPanel = (text: string): text is PanelHappening => Object.hasOwn(PANELS, text);
 
 export const load = (async ({ locals, params, url }) => {
-	const open = await locals.openWater(params.water);
-	if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
+	const open = await askedWater(locals, params);
 	if (!isPanel(params.happening)) error(404, { message: 'There is no such panel.', code: 'not-found' });
 	const event = url.searchParams.get('event');
 	return {

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { PANEL_TITLES } from '$lib/format/panel';
+	import { PANEL_TITLES } from '$lib/format/judgement/panel';
 	import PanelView from '$lib/ui/judgement/PanelView.svelte';
 
 	let { data } = $props();

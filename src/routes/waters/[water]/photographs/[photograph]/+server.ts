@@ -9,7 +9,7 @@ export const GET = (async ({ locals, params }) => {
 	const open = await locals.openWater(params.water);
 	const found =
 		open && UUID.test(params.photograph)
-			? await locals.services.readPhotograph(open.scope, params.photograph)
+			? await locals.services.log.readPhotograph(open.scope, params.photograph)
 			: null;
 	if (!found) error(404, { message: 'There is no such photograph.', code: 'not-found' });
 	return new Response(new Uint8Array(found.content), {

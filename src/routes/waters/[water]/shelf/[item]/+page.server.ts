@@ -1,13 +1,9 @@
 import { error, redirect } from '@sveltejs/kit';
 import { CHECK_SPANS } from '$lib/contract/shelf';
 import type { Result } from '$lib/core/result';
-import {
-	decisionOfForm,
-	deriveOfForm,
-	finishOfForm,
-	noteOfForm,
-	type ShelfContext
-} from '$lib/server/validation/shelf-form';
+import type { WaterFormContext } from '$lib/server/validation/command-of-form';
+import { decisionOfForm, deriveOfForm, finishOfForm, noteOfForm } from '$lib/server/validation/shelf-form';
+import { formContext } from '../../../../asked-water';
 import { refused } from '../../../../refused';
 import type { Actions, PageServerLoad, RequestEvent } from './$types';
 
@@ -46,7 +42,7 @@ export const load = (async (event) => {
 						decision,
 						span,
 						retire: asked.get('retire') === 'yes',
-						moves: (await services.previewDecision(open.scope, checkId, { decision, span })) ?? []
+						moves: (await services.shelf.previewDecision(open.scope, checkId, { decision, span })) ?? []
 					},
 		id: services.newId()
 	};
@@ -54,16 +50,12 @@ export const load = (async (event) => {
 
 async function act<C>(
 	event: RequestEvent,
-	commandOf: (form: FormData, context: ShelfContext) => Result<C>,
+	commandOf: (form: FormData, context: WaterFormContext) => Result<C>,
 	carryOut: (open: Awaited<ReturnType<typeof openThing>>['open'], command: C) => Promise<Result<unknown>>
 ) {
 	const { open } = await openThing(event);
 	const form = await event.request.formData();
-	const command = commandOf(form, {
-		waterId: open.water.id,
-		timeZone: open.scope.timeZone,
-		units: event.locals.preferences.units
-	});
+	const command = commandOf(form, formContext(event.locals, open));
 	const outcome = command.ok ? await carryOut(open, command.value) : command;
 	if (!outcome.ok) return refused(form, outcome.fault);
 	redirect(303, `/waters/${event.params.water}/shelf/${event.params.item}`);
@@ -76,7 +68,7 @@ export const actions = {
 		return act(
 			event,
 			(form, context) => noteOfForm(form, event.params.item, context, services.clock.now()),
-			(open, command) => services.noteItem(open.scope, command)
+			(open, command) => services.shelf.noteItem(open.scope, command)
 		);
 	},
 	/** Readings of standards become a finding. */
@@ -84,16 +76,18 @@ export const actions = {
 		act(
 			event,
 			(form, context) => finishOfForm(form, event.params.item, context),
-			(open, command) => event.locals.services.finishCheck(open.scope, command)
+			(open, command) => event.locals.services.shelf.finishCheck(open.scope, command)
 		),
 	/** A finding corrects, or corrects no more. */
 	decide: (event) =>
-		act(event, decisionOfForm, (open, command) => event.locals.services.decideCheck(open.scope, command)),
+		act(event, decisionOfForm, (open, command) =>
+			event.locals.services.shelf.decideCheck(open.scope, command)
+		),
 	/** What no longer fits is derived again. */
 	derive: (event) =>
 		act(
 			event,
 			(form, context) => deriveOfForm(form, event.params.item, context),
-			(open, command) => event.locals.services.deriveItemAgain(open.scope, command)
+			(open, command) => event.locals.services.shelf.deriveItemAgain(open.scope, command)
 		)
 } satisfies Actions;

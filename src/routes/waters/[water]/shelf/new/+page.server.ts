@@ -1,12 +1,12 @@
-import { error, redirect } from '@sveltejs/kit';
+import { redirect } from '@sveltejs/kit';
 import { itemOfForm } from '$lib/server/validation/shelf-form';
+import { askedWater, formContext } from '../../../../asked-water';
 import { refused } from '../../../../refused';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load = (async ({ locals, params, url }) => {
-	const open = await locals.openWater(params.water);
-	if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
-	const methods = await locals.services.readMethods(open.scope);
+	const open = await askedWater(locals, params);
+	const methods = await locals.services.method.readMethods(open.scope);
 	return {
 		methods: methods.map((m) => m.method),
 		kind: url.searchParams.get('kind'),
@@ -17,15 +17,10 @@ export const load = (async ({ locals, params, url }) => {
 
 export const actions = {
 	default: async ({ request, locals, params }) => {
-		const open = await locals.openWater(params.water);
-		if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
+		const open = await askedWater(locals, params);
 		const form = await request.formData();
-		const command = itemOfForm(form, {
-			waterId: open.water.id,
-			timeZone: open.scope.timeZone,
-			units: locals.preferences.units
-		});
-		const outcome = command.ok ? await locals.services.addToShelf(open.scope, command.value) : command;
+		const command = itemOfForm(form, formContext(locals, open));
+		const outcome = command.ok ? await locals.services.shelf.addToShelf(open.scope, command.value) : command;
 		if (!outcome.ok) return refused(form, outcome.fault);
 		redirect(303, `/waters/${params.water}/shelf/${outcome.value.itemId}`);
 	}

@@ -1,11 +1,11 @@
-import { error, redirect } from '@sveltejs/kit';
+import { redirect } from '@sveltejs/kit';
 import { madeStandardOfForm } from '$lib/server/validation/standard-form';
+import { askedWater } from '../../../../asked-water';
 import { refused } from '../../../../refused';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load = (async ({ locals, params }) => {
-	const open = await locals.openWater(params.water);
-	if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
+	const open = await askedWater(locals, params);
 	const { things } = await locals.services.ask('shelf', open, locals.preferences);
 	return {
 		stocks: things
@@ -17,8 +17,7 @@ export const load = (async ({ locals, params }) => {
 
 export const actions = {
 	default: async ({ request, locals, params }) => {
-		const open = await locals.openWater(params.water);
-		if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
+		const open = await askedWater(locals, params);
 		const { services, preferences } = locals;
 		const form = await request.formData();
 		const { things } = await services.ask('shelf', open, preferences);
@@ -26,7 +25,7 @@ export const actions = {
 			things.filter((t) => t.kind === 'standard').map((t) => [t.id, t.details.contents])
 		);
 		const command = madeStandardOfForm(form, open.water.id, stocks, services.clock.now());
-		const outcome = command.ok ? await services.addToShelf(open.scope, command.value) : command;
+		const outcome = command.ok ? await services.shelf.addToShelf(open.scope, command.value) : command;
 		if (!outcome.ok) return refused(form, outcome.fault);
 		redirect(303, `/waters/${params.water}/shelf/${outcome.value.itemId}`);
 	}

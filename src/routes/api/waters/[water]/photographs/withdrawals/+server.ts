@@ -7,5 +7,5 @@ const check = (body: unknown) => validate(TakePhotographBack, body);
 
 export const POST = ((event) =>
 	answerCommand(event, check, (open, command) =>
-		event.locals.services.takePhotographBack(open.scope, command)
+		event.locals.services.log.takePhotographBack(open.scope, command)
 	)) satisfies RequestHandler;

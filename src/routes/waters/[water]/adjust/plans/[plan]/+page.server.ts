@@ -2,9 +2,10 @@ import { error, fail } from '@sveltejs/kit';
 import { ChangePlan, NoteStep } from '$lib/contract/adjust';
 import type { Fault } from '$lib/core/result';
 import { civilDate, offsetMinutes, type Instant } from '$lib/core/time';
-import { faultText } from '$lib/format/faults';
+import { faultText } from '$lib/format/faults/faults';
 import { commandOfForm } from '$lib/server/validation/command-of-form';
 import { typedText } from '$lib/server/validation/form';
+import { askedWater, formContext } from '../../../../../asked-water';
 import type { Actions, PageServerLoad, RequestEvent } from './$types';
 
 const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-7[0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/;
@@ -13,12 +14,11 @@ const dayOf = (at: Instant, timeZone: string) =>
 	Date.parse(`${civilDate(at, timeZone)}T00:00:00Z`) / 86_400_000;
 
 export const load = (async ({ locals, params }) => {
-	const open = await locals.openWater(params.water);
-	if (!open) error(404, { message: 'There is no such water.', code: 'not-found' });
+	const open = await askedWater(locals, params);
 	const { services } = locals;
 	const seen = UUID.test(params.plan) ? await services.ask('plan', open, params.plan) : null;
 	if (!seen) error(404, { message: 'There is no such plan.', code: 'not-found' });
-	const targets = await services.targetsOf(open.scope, open.water.id);
+	const targets = await services.water.targetsOf(open.scope, open.water.id);
 	const now = services.clock.now();
 	const { timeZone } = open.scope;
 	return {
@@ -54,18 +54,17 @@ export const actions = {
 		const step = seen.steps.find((s) => s.id === stepId);
 		// What was done after all was done on its own day.
 		const happenedAt = step?.state === 'missed' && step.at < now ? step.at : now;
-		const { timeZone } = open.scope;
-		const context = { timeZone, units: event.locals.preferences.units };
-		const when = { happenedAt, offsetMinutes: offsetMinutes(happenedAt, timeZone) };
+		const context = formContext(event.locals, open);
+		const when = { happenedAt, offsetMinutes: offsetMinutes(happenedAt, context.timeZone) };
 		const command = commandOfForm(NoteStep, form, context, { planId: event.params.plan, ...when });
-		const outcome = command.ok ? await services.noteStep(open.scope, command.value) : command;
+		const outcome = command.ok ? await services.correction.noteStep(open.scope, command.value) : command;
 		return outcome.ok ? { text: '' } : refusal(outcome.fault);
 	},
 	change: async (event) => {
 		const { open, services, form } = await opened(event);
-		const context = { timeZone: open.scope.timeZone, units: event.locals.preferences.units };
+		const context = formContext(event.locals, open);
 		const command = commandOfForm(ChangePlan, form, context, { planId: event.params.plan });
-		const outcome = command.ok ? await services.changePlan(open.scope, command.value) : command;
+		const outcome = command.ok ? await services.correction.changePlan(open.scope, command.value) : command;
 		return outcome.ok ? { text: '' } : refusal(outcome.fault);
 	}
 } satisfies Actions;

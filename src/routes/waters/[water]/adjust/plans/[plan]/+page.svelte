@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { planTitle } from '$lib/format/adjust';
+	import { planTitle } from '$lib/format/adjust/adjust';
 	import PlanView from '$lib/ui/adjust/PlanView.svelte';
 
 	let { data, form } = $props();

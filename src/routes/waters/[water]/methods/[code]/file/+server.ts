@@ -5,7 +5,7 @@ import type { RequestHandler } from './$types';
 /** The method as a file, to keep or to give away. */
 export const GET = (async ({ locals, params }) => {
 	const open = await locals.openWater(params.water);
-	const found = open && (await locals.services.readMethod(open.scope, params.code));
+	const found = open && (await locals.services.method.readMethod(open.scope, params.code));
 	if (!found) error(404, { message: 'There is no such method.', code: 'not-found' });
 	const file: MethodFile = {
 		format: METHOD_FILE_FORMAT,

@@ -2,9 +2,9 @@ import type { KitCorrection } from '$lib/core/method';
 import { convert, convertSpan, PARAMETERS, UNITS, type ParameterId, type UnitId } from '$lib/core/quantity';
 import type { ArithmeticLine } from '$lib/core/reading';
 import { COVERAGE, type UncertaintyComponent, type UncertaintySource } from '$lib/core/uncertainty';
-import { fixed, measured, millilitres, plain } from './number.ts';
-import { END_POINT_NAMES } from './reading.ts';
-import { temperatureWords } from './temperature.ts';
+import { fixed, measured, millilitres, plain } from '../number.ts';
+import { END_POINT_NAMES } from '../log/reading.ts';
+import { temperatureWords } from '../temperature.ts';
 
 export interface LineInWords {
 	readonly what: string;

@@ -2,9 +2,9 @@ import type { KnownError, PairedComparison } from '$lib/contract/comparison';
 import { PAIRS_TO_TELL, type Confound, type LikelierOff, type NextStep } from '$lib/core/comparison';
 import { convertSpan, PARAMETERS, UNITS, type ParameterId, type UnitId } from '$lib/core/quantity';
 import type { Instant } from '$lib/core/time';
-import { shortDay } from './date.ts';
-import { fixed, percent, plain } from './number.ts';
-import { ratePerDay } from './quantity.ts';
+import { shortDay } from '../date.ts';
+import { fixed, percent, plain } from '../number.ts';
+import { ratePerDay } from '../quantity.ts';
 
 interface Names {
 	readonly first: string;

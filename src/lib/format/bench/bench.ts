@@ -3,7 +3,7 @@ import type { Overdue, Wish } from '$lib/core/bench';
 import type { DueTest, Happening, WhyDue } from '$lib/core/judgement';
 import type { ProtocolStep } from '$lib/core/method';
 import type { Deviation, DeviationEffect, Mishap } from '$lib/core/reading';
-import { percent, plain } from './number';
+import { percent, plain } from '../number';
 
 export const HAPPENING_NAMES: Readonly<Record<Happening, string>> = {
 	death: 'An animal died',

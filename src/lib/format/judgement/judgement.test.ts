@@ -15,16 +15,16 @@ import {
 import type { MatterToday, ParameterToday } from '$lib/core/judgement/water';
 import { PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
 import { addDays, fromIso } from '$lib/core/time';
-import { whyDue } from './bench';
+import { whyDue } from '../bench/bench';
 import {
 	comparisonSentence,
 	confoundSentence,
 	errorSentence,
 	likelierSentence,
 	NEXT_WORDS
-} from './comparison';
+} from '../compare/comparison';
 import { afterSentence, cycleHeadline, trackSentence, unseenSentence } from './cycle';
-import { HELP } from './help';
+import { HELP } from '../help/help';
 import { matterWords } from './matter';
 import { PANEL_TITLES, panelWords } from './panel';
 import { reasonsOf, referenceSentence } from './reasons';
@@ -110,7 +110,7 @@ describe('the cycle in words', () => {
 		...both(4, none, none)
 	];
 	it('tells peak, first zero, what is missing and what is not seen', () => {
-		const state = followCycle(running, start, now, ZONE);
+		const state = followCycle(running, { startedAt: start, timeZone: ZONE }, now);
 		expect(trackSentence(state.nitrite, ZONE, now, 'nitrite')).toBe(
 			'Nitrite peaked on Tue 3 Nov at 4 to 8 mg/L; first zero on Wed 4 Nov; clear for 2 days in a row.'
 		);
@@ -122,7 +122,7 @@ describe('the cycle in words', () => {
 		);
 		expect(trackSentence(null, ZONE, now, 'ammonia')).toBe('Ammonia was not tested yet.');
 		// Above the highest colour, and as it comes to the page.
-		const open = followCycle([reading('nitrite', 1, 6, null)], start, now, ZONE);
+		const open = followCycle([reading('nitrite', 1, 6, null)], { startedAt: start, timeZone: ZONE }, now);
 		const sent = fromJson(toJson(open));
 		expect(sent).toEqual(open);
 		expect(trackSentence(sent.nitrite, ZONE, now, 'nitrite')).toMatch(/above 6 mg\/L; and has not fallen/);
@@ -130,9 +130,8 @@ describe('the cycle in words', () => {
 	it('tells since when it is done, and what comes next', () => {
 		const done = followCycle(
 			[...running, ...both(5, none, none), ...both(6, none, none), ...both(7, none, none)],
-			start,
-			now,
-			ZONE
+			{ startedAt: start, timeZone: ZONE },
+			now
 		);
 		expect(cycleHeadline({ state: done }, ZONE, now)).toMatch(/^The cycle is done since Sun 8 Nov/);
 		const said = (after: AfterCycle) => afterSentence(after);

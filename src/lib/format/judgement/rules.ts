@@ -1,5 +1,5 @@
 import type { Facts, Finding, RuleId, RuleStrength } from '$lib/core/judgement';
-import { fixed, percent, plain } from './number.ts';
+import { fixed, percent, plain } from '../number.ts';
 
 export const STRENGTH_NAMES: Readonly<Record<RuleStrength, string>> = {
 	strong: 'chemistry, or long experience',

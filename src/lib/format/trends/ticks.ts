@@ -1,5 +1,5 @@
 import { civilDate, daysBetween, instant, instantOnDay, type CivilDate, type Instant } from '$lib/core/time';
-import { dayWords } from './date.ts';
+import { dayWords } from '../date.ts';
 
 export interface DayTick {
 	readonly at: Instant;

@@ -2,8 +2,8 @@ import type { AfterCycle, CyclePhase, CycleState, CycleTrack } from '$lib/core/j
 import type { CycleToday } from '$lib/core/judgement/water';
 import { nameWithin, PARAMETERS } from '$lib/core/quantity';
 import type { Instant } from '$lib/core/time';
-import { shortDay } from './date.ts';
-import { plain } from './number.ts';
+import { shortDay } from '../date.ts';
+import { plain } from '../number.ts';
 
 export const PHASE_WORDS: Readonly<Record<CyclePhase, string>> = {
 	'not-seen': 'Nothing was found yet: it has not begun, or began before the first test',

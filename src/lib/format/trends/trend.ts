@@ -1,9 +1,9 @@
 import type { ParameterId, UnitId } from '$lib/core/quantity';
 import { COVERAGE } from '$lib/core/uncertainty';
 import { daysBetween, type Instant } from '$lib/core/time';
-import { clockTime, shortDay } from './date.ts';
-import { measured, plain } from './number.ts';
-import { symbolAfter } from './quantity.ts';
+import { clockTime, shortDay } from '../date.ts';
+import { measured, plain } from '../number.ts';
+import { symbolAfter } from '../quantity.ts';
 
 /** What stands under the cursor in one row, in the unit that is shown. */
 export interface UnderCursor {

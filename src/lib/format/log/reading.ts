@@ -1,8 +1,8 @@
 import { UNITS } from '$lib/core/quantity';
 import type { ColourMethod, Method, StepStatement } from '$lib/core/method';
 import type { DropMarks, EndPoint, RawReading, SyringeMarks } from '$lib/core/reading';
-import { fixed, millilitres, plain } from './number.ts';
-import { temperatureWords } from './temperature.ts';
+import { fixed, millilitres, plain } from '../number.ts';
+import { temperatureWords } from '../temperature.ts';
 
 export const END_POINT_NAMES: Readonly<Record<EndPoint, string>> = {
 	full: 'first full colour',

@@ -1,6 +1,6 @@
 import { titrationsOf, type Method, type MethodKind, type Titration } from '$lib/core/method';
 import { UNITS } from '$lib/core/quantity';
-import { plain } from './number.ts';
+import { plain } from '../number.ts';
 
 export const KIND_NAMES: Readonly<Record<MethodKind, string>> = {
 	'syringe-titration': 'titration by syringe',

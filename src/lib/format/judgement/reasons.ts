@@ -2,8 +2,8 @@ import type { AgainstReference } from '$lib/core/judgement';
 import type { ParameterToday } from '$lib/core/judgement/water';
 import { nameWithin, PARAMETERS, UNITS, type ParameterId, type UnitId } from '$lib/core/quantity';
 import { runSentence } from './matter.ts';
-import { percent, plain } from './number.ts';
-import { bandInUnit, inUnit } from './quantity.ts';
+import { percent, plain } from '../number.ts';
+import { bandInUnit, inUnit } from '../quantity.ts';
 import { gradeWords } from './verdict.ts';
 
 const AGREES = {

@@ -6,11 +6,11 @@ import { nameWithin, PARAMETERS, UNITS, type ParameterId, type UnitId } from '$l
 import type { CheckDue, DatedNote, ToBuy } from '$lib/core/shelf';
 import { SALTS } from '$lib/core/standard';
 import type { Instant } from '$lib/core/time';
-import { correctionWords } from './arithmetic.ts';
-import { shortDay } from './date.ts';
-import { fixed, percent, plain } from './number.ts';
-import { inUnit } from './quantity.ts';
-import { gradeWords } from './verdict.ts';
+import { correctionWords } from '../result/arithmetic.ts';
+import { shortDay } from '../date.ts';
+import { fixed, percent, plain } from '../number.ts';
+import { inUnit } from '../quantity.ts';
+import { gradeWords } from '../judgement/verdict.ts';
 
 export const SHELF_KIND_NAMES: Readonly<Record<ShelfKind, string>> = {
 	kit: 'Kit or refill',

@@ -4,10 +4,10 @@ import { nameWithin, PARAMETERS, UNITS, type ParameterId, type UnitId } from '$l
 import type { Instant } from '$lib/core/time';
 import type { Departure } from '$lib/core/trend';
 import { COVERAGE } from '$lib/core/uncertainty';
-import { shortDay } from './date.ts';
-import { EVENT_NAMES } from './event.ts';
-import { inUnit, ratePerDay, resultInUnit } from './quantity.ts';
-import { SLIP_NAMES } from './slip.ts';
+import { shortDay } from '../date.ts';
+import { EVENT_NAMES } from '../log/event.ts';
+import { inUnit, ratePerDay, resultInUnit } from '../quantity.ts';
+import { SLIP_NAMES } from '../log/slip.ts';
 
 type Units = Readonly<Record<ParameterId, UnitId>>;
 

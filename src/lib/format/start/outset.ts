@@ -4,8 +4,8 @@ import { limitFor } from '$lib/core/correction';
 import { bandsIn, longestDays, stageOf, STAGES, type ProfileId } from '$lib/core/judgement';
 import { convertSpan, nameWithin, PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
 import type { Instant } from '$lib/core/time';
-import { plain } from './number.ts';
-import { bandInUnit, symbolAfter } from './quantity.ts';
+import { plain } from '../number.ts';
+import { bandInUnit, symbolAfter } from '../quantity.ts';
 
 /** What is known of a water before anything was read. */
 export interface Outset {

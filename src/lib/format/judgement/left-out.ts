@@ -2,8 +2,8 @@ import type { LeftOut } from '$lib/core/judgement/water';
 import { PARAMETERS, POSSIBLE_IN_WATER, type ParameterId, type UnitId } from '$lib/core/quantity';
 import type { Unsound } from '$lib/core/reading';
 import type { Instant } from '$lib/core/time';
-import { shortDay } from './date';
-import { resultInUnit } from './quantity';
+import { shortDay } from '../date';
+import { resultInUnit } from '../quantity';
 
 const WHY: Readonly<Record<Unsound, (can: string) => string>> = {
 	'no-number': () => 'it has no number that can be reckoned with',

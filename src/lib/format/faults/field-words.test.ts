@@ -17,7 +17,7 @@ function namesIn(schema: unknown, found = new Set<string>()): Set<string> {
 describe('every field that can be wrong', () => {
 	// A method file is written by hand or by a program: there the path itself is what is looked for.
 	const modules = import.meta.glob<Record<string, unknown>>(
-		['../contract/*.ts', '!../contract/method.ts', '!../contract/*.test.ts'],
+		['../../contract/*.ts', '!../../contract/method.ts', '!../../contract/*.test.ts'],
 		{
 			eager: true
 		}

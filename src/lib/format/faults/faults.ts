@@ -1,6 +1,6 @@
 import type { Fault, FaultCode } from '$lib/core/result';
 import { fieldWords, ruleWords } from './field-words';
-import { litresWords } from './volume.ts';
+import { litresWords } from '../volume.ts';
 
 type Words = (details: Readonly<Record<string, string | number>>, field: string) => string;
 

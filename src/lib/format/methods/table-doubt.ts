@@ -1,5 +1,5 @@
 import type { TableDoubt } from '$lib/core/method';
-import { plain } from './number.ts';
+import { plain } from '../number.ts';
 
 /** What looks like a slip in a typed table, with the row as a person counts it. */
 export function tableDoubtWords(doubt: TableDoubt, points: readonly (readonly [number, number])[]): string {

@@ -3,9 +3,9 @@ import { PARAMETERS, UNITS, type ParameterId, type UnitId } from '$lib/core/quan
 import type { BoundResult } from '$lib/core/reading';
 import type { Instant } from '$lib/core/time';
 import { standardUncertaintyOf } from '$lib/core/uncertainty';
-import { shortDay } from './date.ts';
-import { percent } from './number.ts';
-import { bandInUnit, inUnit, ratePerDay } from './quantity.ts';
+import { shortDay } from '../date.ts';
+import { percent } from '../number.ts';
+import { bandInUnit, inUnit, ratePerDay } from '../quantity.ts';
 
 const SIDE = { low: 'low', high: 'high' } as const;
 

@@ -3,12 +3,12 @@ import { NH3_WATCH, type RunOfSide, type Verdict } from '$lib/core/judgement';
 import type { MatterToday } from '$lib/core/judgement/water';
 import { nameWithin, PARAMETERS, UNITS, type ParameterId, type UnitId } from '$lib/core/quantity';
 import type { Instant } from '$lib/core/time';
-import { askWords } from './adjust.ts';
-import { HAPPENING_NAMES } from './bench.ts';
-import { ago } from './date.ts';
-import { besidesSentence, departureSentence, doubtSentence, moveSentence } from './estimate.ts';
-import { plain } from './number.ts';
-import { inUnit } from './quantity.ts';
+import { askWords } from '../adjust/adjust.ts';
+import { HAPPENING_NAMES } from '../bench/bench.ts';
+import { ago } from '../date.ts';
+import { besidesSentence, departureSentence, doubtSentence, moveSentence } from '../trends/estimate.ts';
+import { plain } from '../number.ts';
+import { inUnit } from '../quantity.ts';
 import { findingSentence, RULE_WORDS } from './rules.ts';
 import { gradeWords, urgencySentence } from './verdict.ts';
 

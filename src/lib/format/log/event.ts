@@ -1,7 +1,7 @@
 import { PARAMETERS, UNITS, type ParameterId } from '$lib/core/quantity';
 import type { EventDetails, EventKind } from '$lib/core/record';
-import { plain } from './number.ts';
-import { litresWords } from './volume.ts';
+import { plain } from '../number.ts';
+import { litresWords } from '../volume.ts';
 
 export const EVENT_NAMES: Readonly<Record<EventKind, string>> = {
 	dose: 'Dose',

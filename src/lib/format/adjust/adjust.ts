@@ -16,9 +16,9 @@ import type {
 import { nameWithin, PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
 import { COVERAGE } from '$lib/core/uncertainty';
 import { HUSBANDRY_TITLES, REMEDIES } from './husbandry.ts';
-import { fixed, measured, plain } from './number.ts';
-import { bandInUnit, inUnit, limitInUnit, ratePerDay, symbolAfter } from './quantity.ts';
-import { inReadersVolume, litresWords, volumeSymbol } from './volume.ts';
+import { fixed, measured, plain } from '../number.ts';
+import { bandInUnit, inUnit, limitInUnit, ratePerDay, symbolAfter } from '../quantity.ts';
+import { inReadersVolume, litresWords, volumeSymbol } from '../volume.ts';
 
 type Units = Readonly<Record<ParameterId, UnitId>>;
 
