@@ -20,6 +20,7 @@ const coreOrder = [
 	'correction',
 	'bench',
 	'judgement/water',
+	'judgement/plan',
 	'practice',
 	'tank',
 	'standard',

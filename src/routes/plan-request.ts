@@ -1,5 +1,6 @@
-import { PlanRequest, type NamedSupplement } from '$lib/contract/adjust';
+import { PlanRequest } from '$lib/contract/adjust';
 import { HUSBANDRY_IDS, RAISED, supplementFor, type RaisedParameter } from '$lib/core/correction';
+import type { NamedSupplement } from '$lib/core/judgement/plan';
 import { typedNumber } from '$lib/core/numeric';
 import { convert, PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
 import { fail, ok, type Result } from '$lib/core/result';

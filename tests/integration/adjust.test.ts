@@ -1,18 +1,13 @@
 import mysql from 'mysql2/promise';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type {
-	KeptSupplement,
-	NoteStep,
-	PlanRequest,
-	SeenPlan,
-	SetLimit
-} from '../../src/lib/contract/adjust.ts';
+import type { KeptSupplement, NoteStep, PlanRequest, SetLimit } from '../../src/lib/contract/adjust.ts';
 import type { RecordEvent } from '../../src/lib/contract/event.ts';
 import { PROFILES } from '../../src/lib/core/judgement/index.ts';
+import type { SeenPlan } from '../../src/lib/core/judgement/plan/index.ts';
 import type { ParameterId } from '../../src/lib/core/quantity/index.ts';
 import { addDays, type Instant } from '../../src/lib/core/time/index.ts';
-import { NOON, openWorld, testRun, type World } from '../support/site.ts';
 import type { OwnDatabase } from '../support/engine.ts';
+import { NOON, openWorld, testRun, type World } from '../support/site.ts';
 import { ownDatabase } from './database.ts';
 
 let database: OwnDatabase;

@@ -88,5 +88,5 @@ export function watched(db: Database, services: Services): Services {
 		);
 	const rooms = Object.entries(RAISES) as [keyof Services, Readonly<Record<string, Raised>>][];
 	const watchedRooms = rooms.map(([room, raises]) => [room, watchedRoom(services[room], raises)] as const);
-	return { ...services, ...Object.fromEntries(watchedRooms) } as Services;
+	return { ...services, ...Object.fromEntries(watchedRooms) };
 }

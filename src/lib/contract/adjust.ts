@@ -6,26 +6,15 @@ import {
 	DOSE_UNITS,
 	HUSBANDRY_IDS,
 	RAISED,
-	type DoseUnit,
-	type Followed,
-	type GoalRefusal,
 	type HusbandryId,
-	type KeptPlan,
-	type Known,
 	type LimitRefusal,
 	type NeglectedStep,
-	type PlanCourse,
-	type PlanGoal,
 	type PlanRequest as AskedPlan,
-	type PlanState,
-	type RaisedParameter,
-	type Repair,
-	type SeenStep,
-	type Supplement
+	type Repair
 } from '$lib/core/correction';
+import type { PlanLine } from '$lib/core/judgement/plan';
 import type { LeftOut } from '$lib/core/judgement/water';
 import { PARAMETER_IDS, POSSIBLE, type ParameterId } from '$lib/core/quantity';
-import type { Instant } from '$lib/core/time';
 import { closed, Id, InstantMs, Note, OffsetMinutes, words } from './common.ts';
 import { LONGEST } from './lengths.ts';
 
@@ -105,7 +94,6 @@ export const KeptSupplement = Type.Object(
 	closed
 );
 export type KeptSupplement = Static<typeof KeptSupplement>;
-export type DosingTable = Static<typeof DosingTable>;
 
 export const SaveSupplement = Type.Object(
 	{
@@ -117,15 +105,6 @@ export const SaveSupplement = Type.Object(
 	closed
 );
 export type SaveSupplement = Static<typeof SaveSupplement>;
-
-/** A supplement as views name it: a common salt that is always there, or one of the keeper's own. */
-export interface NamedSupplement {
-	readonly id: string;
-	readonly name: string;
-	readonly own: boolean;
-	readonly what: Supplement | DosingTable;
-	readonly notWith: string;
-}
 
 export const SetLimit = Type.Object(
 	{
@@ -194,22 +173,6 @@ export const StartPlan = Type.Object(
 );
 export type StartPlan = Omit<Static<typeof StartPlan>, 'request'> & { readonly request: PlanRequest };
 
-/** A plan before it begins: what it would be, and what it cannot do. */
-export interface PlanPreview {
-	readonly plan: KeptPlan;
-	readonly refusals: readonly GoalRefusal[];
-	/** The same in one go with all that is at hand and a water change; null where there is but one goal. */
-	readonly mix: MixSeen | null;
-}
-
-/** The best mix of what is at hand, in words' reach. */
-export interface MixSeen {
-	readonly change: { readonly litres: number; readonly batch: string } | null;
-	readonly amounts: readonly { readonly name: string; readonly amount: number; readonly unit: DoseUnit }[];
-	readonly short: readonly { readonly parameter: RaisedParameter; readonly reached: number }[];
-	readonly salinityRise: number;
-}
-
 /** A step was done, perhaps with another amount, or was left out. */
 export const NoteStep = Type.Object(
 	{
@@ -237,51 +200,6 @@ export const ChangePlan = Type.Object(
 	closed
 );
 export type ChangePlan = Static<typeof ChangePlan>;
-
-/** How a goal stands while its plan runs. */
-export interface SeenGoal extends PlanGoal {
-	readonly followed: Followed | null;
-	/** Readings since the plan began, for the curve. */
-	readonly readings: readonly { readonly at: Instant; readonly value: number; readonly u: number }[];
-	/** The estimate over the plan's days. */
-	readonly estimate: readonly { readonly at: Instant; readonly value: number; readonly u: number }[];
-}
-
-export interface SeenPlan {
-	readonly id: string;
-	readonly startsAt: Instant;
-	readonly plan: KeptPlan;
-	readonly steps: readonly SeenStep[];
-	readonly courses: readonly PlanCourse[];
-	readonly goals: readonly SeenGoal[];
-	readonly state: PlanState;
-	readonly endedAt: Instant | null;
-	/** Net volume by dose and response, where readings say that it or the product is off. */
-	readonly reason:
-		{ readonly kind: 'volume' | 'either'; readonly volumeL: Known } | { readonly kind: 'product' } | null;
-	/** Its level moves as no tank moves it: nothing is added before somebody looked. */
-	readonly held: boolean;
-	/** How often the rest was planned anew. */
-	readonly adapted: number;
-	/** The method that each parameter was read with last, for going to the bench. */
-	readonly kits: Readonly<Partial<Record<ParameterId, string>>>;
-}
-
-/** A plan in one line, for Today and the list. */
-export interface PlanLine {
-	readonly id: string;
-	readonly title: readonly ParameterId[];
-	readonly request: PlanRequest;
-	readonly startsAt: Instant;
-	readonly day: number;
-	readonly days: number;
-	readonly state: SeenPlan['state'];
-	readonly offCourse: { readonly parameter: ParameterId; readonly followed: Followed } | null;
-	readonly today: readonly SeenStep[];
-	/** Its level moves as no tank moves it: nothing is added before somebody looked. */
-	readonly held: boolean;
-	readonly missed: number;
-}
 
 /** What a water asks to be corrected, in its order. */
 export interface AdjustAnswer {

@@ -1,9 +1,9 @@
 import type { AdviceId, DueTest, StageId, Verdict } from '$lib/core/judgement';
+import type { PlanLine } from '$lib/core/judgement/plan';
 import type { CycleToday, LeftOut, MatterToday, ParameterToday } from '$lib/core/judgement/water';
 import type { ParameterId } from '$lib/core/quantity';
 import type { TestResult } from '$lib/core/reading';
 import type { Instant } from '$lib/core/time';
-import type { PlanLine } from './adjust.ts';
 
 /** One line for a water among several, with the worst of what it asks for. */
 export interface WaterLine {

@@ -1,4 +1,4 @@
-import type { PlanRequest, RepairSeen, SeenPlan } from '$lib/contract/adjust';
+import type { PlanRequest, RepairSeen } from '$lib/contract/adjust';
 import type {
 	Assumption,
 	BatchFinding,
@@ -13,12 +13,13 @@ import type {
 	Repair,
 	StrangeMove
 } from '$lib/core/correction';
+import type { SeenPlan } from '$lib/core/judgement/plan';
 import { nameWithin, PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
 import { COVERAGE } from '$lib/core/uncertainty';
-import { HUSBANDRY_TITLES, REMEDIES } from './husbandry.ts';
 import { fixed, measured, plain } from '../number.ts';
 import { bandInUnit, inUnit, limitInUnit, ratePerDay, symbolAfter } from '../quantity.ts';
 import { inReadersVolume, litresWords, volumeSymbol } from '../volume.ts';
+import { HUSBANDRY_TITLES, REMEDIES } from './husbandry.ts';
 
 type Units = Readonly<Record<ParameterId, UnitId>>;
 

@@ -1,6 +1,7 @@
 <script lang="ts">
-	import type { AdjustAnswer, PlanLine, RepairSeen } from '$lib/contract/adjust';
+	import type { AdjustAnswer, RepairSeen } from '$lib/contract/adjust';
 	import { HUSBANDRY } from '$lib/core/correction';
+	import type { PlanLine } from '$lib/core/judgement/plan';
 	import type { ParameterId, UnitId } from '$lib/core/quantity';
 	import type { Instant } from '$lib/core/time';
 	import {

@@ -1,6 +1,6 @@
 <script lang="ts">
-	import type { SeenGoal } from '$lib/contract/adjust';
 	import type { PlanCourse, SeenStep } from '$lib/core/correction';
+	import type { SeenGoal } from '$lib/core/judgement/plan';
 	import { convert, convertSpan, PARAMETERS, UNITS, type UnitId } from '$lib/core/quantity';
 	import { daysBetween, type Instant } from '$lib/core/time';
 	import { plain } from '$lib/format/number';

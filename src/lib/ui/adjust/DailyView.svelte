@@ -1,5 +1,4 @@
 <script lang="ts">
-	import type { NamedSupplement } from '$lib/contract/adjust';
 	import {
 		balanceOf,
 		dailyStep,
@@ -15,6 +14,7 @@
 		type School,
 		type StrangeMove
 	} from '$lib/core/correction';
+	import type { NamedSupplement } from '$lib/core/judgement/plan';
 	import { typedNumber } from '$lib/core/numeric';
 	import { nameWithin, PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
 	import { amountWords, askWords } from '$lib/format/adjust/adjust';

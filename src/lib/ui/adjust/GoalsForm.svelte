@@ -1,6 +1,6 @@
 <script lang="ts">
-	import type { NamedSupplement } from '$lib/contract/adjust';
 	import { offeredFor, RAISED, type RaisedParameter } from '$lib/core/correction';
+	import type { NamedSupplement } from '$lib/core/judgement/plan';
 	import { PARAMETERS, UNITS, type ParameterId, type UnitId } from '$lib/core/quantity';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Checkbox from '$lib/ui/kit/Checkbox.svelte';

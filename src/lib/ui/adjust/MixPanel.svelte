@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { PlanPreview } from '$lib/contract/adjust';
+	import type { PlanPreview } from '$lib/core/judgement/plan';
 	import { PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
 	import { amountWords } from '$lib/format/adjust/adjust';
 	import { fixed } from '$lib/format/number';

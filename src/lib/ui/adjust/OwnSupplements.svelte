@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { enhance } from '$app/forms';
-	import type { NamedSupplement } from '$lib/contract/adjust';
 	import { COMPOUNDS, doseByTable, raisedBy, recipeFor, type Supplement } from '$lib/core/correction';
+	import type { NamedSupplement } from '$lib/core/judgement/plan';
 	import { nameWithin, type ParameterId } from '$lib/core/quantity';
 	import { listed } from '$lib/format/adjust/adjust';
 	import { plain } from '$lib/format/number';

@@ -1,6 +1,7 @@
 <script lang="ts">
-	import type { NamedSupplement, PlanPreview, PlanRequest } from '$lib/contract/adjust';
+	import type { PlanRequest } from '$lib/contract/adjust';
 	import { HUSBANDRY } from '$lib/core/correction';
+	import type { NamedSupplement, PlanPreview } from '$lib/core/judgement/plan';
 	import { UNITS, type ParameterId, type UnitId } from '$lib/core/quantity';
 	import type { Instant } from '$lib/core/time';
 	import { planTitle } from '$lib/format/adjust/adjust';

@@ -1,7 +1,8 @@
 <script lang="ts">
 	import { enhance } from '$app/forms';
-	import type { PlanPreview, PlanRequest } from '$lib/contract/adjust';
+	import type { PlanRequest } from '$lib/contract/adjust';
 	import type { SeenStep } from '$lib/core/correction';
+	import type { PlanPreview } from '$lib/core/judgement/plan';
 	import type { ParameterId, UnitId } from '$lib/core/quantity';
 	import type { Instant } from '$lib/core/time';
 	import { ASSUMED, refusalWords, REMARKS } from '$lib/format/adjust/adjust';

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { enhance } from '$app/forms';
-	import type { SeenPlan } from '$lib/contract/adjust';
+	import type { SeenPlan } from '$lib/core/judgement/plan';
 	import type { ParameterId, UnitId } from '$lib/core/quantity';
 	import type { Instant } from '$lib/core/time';
 	import { courseWords, HELD, planTitle, reasonWords, REMARKS } from '$lib/format/adjust/adjust';

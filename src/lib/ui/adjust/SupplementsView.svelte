@@ -1,6 +1,6 @@
 <script lang="ts">
-	import type { NamedSupplement } from '$lib/contract/adjust';
 	import { raisedBy, STOCK } from '$lib/core/correction';
+	import type { NamedSupplement } from '$lib/core/judgement/plan';
 	import type { ParameterId, UnitId } from '$lib/core/quantity';
 	import { listed } from '$lib/format/adjust/adjust';
 	import Dangers from './Dangers.svelte';

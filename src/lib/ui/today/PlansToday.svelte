@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { PlanLine } from '$lib/contract/adjust';
+	import type { PlanLine } from '$lib/core/judgement/plan';
 	import type { ParameterId, UnitId } from '$lib/core/quantity';
 	import { courseWords, HELD, planTitle, stepWords } from '$lib/format/adjust/adjust';
 

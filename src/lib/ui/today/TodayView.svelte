@@ -1,15 +1,15 @@
 <script lang="ts">
-	import type { PlanLine } from '$lib/contract/adjust';
 	import type { TodayAnswer, WaterLine } from '$lib/contract/today';
 	import { isDue } from '$lib/core/judgement';
+	import type { PlanLine } from '$lib/core/judgement/plan';
 	import { nameWithin, PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
 	import type { EventDetails, EventKind } from '$lib/core/record';
 	import { endOfDay, type Instant } from '$lib/core/time';
 	import { HELD, stepWords } from '$lib/format/adjust/adjust';
 	import { whyDue } from '$lib/format/bench/bench';
 	import { longDay, shortDay } from '$lib/format/date';
-	import { EVENT_NAMES, eventWords } from '$lib/format/log/event';
 	import { ADVICE, STAGE_NAMES } from '$lib/format/judgement/stage';
+	import { EVENT_NAMES, eventWords } from '$lib/format/log/event';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import { benchDeskOf } from '$lib/ui/shared/context';
 	import CyclePanel from './CyclePanel.svelte';

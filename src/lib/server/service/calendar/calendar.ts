@@ -1,7 +1,8 @@
-import { randomBytes } from 'node:crypto';
 import { createEvents, type EventAttributes } from 'ics';
+import { randomBytes } from 'node:crypto';
 import type { ChangeFeed, OpenFeed } from '$lib/contract/calendar';
 import type { DueTest } from '$lib/core/judgement';
+import type { StepAhead } from '$lib/core/judgement/plan';
 import { nameWithin, PARAMETER_IDS, PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
 import { fail, ok, type Result } from '$lib/core/result';
 import { civilDate, type Instant } from '$lib/core/time';
@@ -11,7 +12,6 @@ import { digestOf } from '../../digest.ts';
 import { isDuplicate } from '../../repository/database.ts';
 import { addFeed, feedsOf, revokeFeed } from '../../repository/judgement.ts';
 import { scopeOfFeed, type SiteScope } from '../../repository/scope.ts';
-import type { StepAhead } from '../correction/plan/steps-ahead.ts';
 import type { Deps, PooledDeps } from '../deps.ts';
 import type { WaterDay } from '../judgement/read-day.ts';
 import { once } from '../once.ts';

@@ -1,10 +1,8 @@
 import type { Static } from '@sinclair/typebox';
 import type { NewMixDetails } from '$lib/contract/event';
-import { findingsOfBatch, type BatchFinding, type Known } from '$lib/core/correction';
-import type { ParameterId } from '$lib/core/quantity';
-import { boundsOf, pointOf } from '$lib/core/reading';
-import { addDays, type Instant } from '$lib/core/time';
-import { standardUncertaintyOf } from '$lib/core/uncertainty';
+import { findingsOfBatch } from '$lib/core/correction';
+import { levelsRead, type Batch } from '$lib/core/judgement/plan';
+import { addDays } from '$lib/core/time';
 import { eventsSince } from '../../repository/event.ts';
 import type { SiteScope } from '../../repository/scope.ts';
 import { waterAt, watersOf } from '../../repository/water.ts';
@@ -13,18 +11,6 @@ import { soundResultsSince } from '../reading/sound-results.ts';
 
 const LOOK_BACK_DAYS = 730;
 const SALINITY_AIM = 35;
-
-/** A batch of new water with what was read of it. */
-export interface Batch {
-	readonly waterId: string;
-	readonly waterName: string;
-	readonly name: string;
-	readonly saltLot: string;
-	readonly volumeL: number;
-	readonly mixedAt: Instant;
-	readonly levels: Readonly<Partial<Record<ParameterId, Known>>>;
-	readonly findings: readonly BatchFinding[];
-}
 
 /** Every batch that the barrels of a site held, newest first; what was read until the next one belongs to it. */
 export async function readBatches(deps: Deps, scope: SiteScope): Promise<readonly Batch[]> {
@@ -42,16 +28,7 @@ export async function readBatches(deps: Deps, scope: SiteScope): Promise<readonl
 		mixes.forEach((mix, i) => {
 			const details = mix.details as Static<typeof NewMixDetails>;
 			const until = mixes[i + 1]?.happenedAt ?? Infinity;
-			const levels: Partial<Record<ParameterId, Known>> = {};
-			for (const { result, at } of results) {
-				if (at < mix.happenedAt || at >= until) continue;
-				const point = pointOf(result);
-				const { lower, upper } = boundsOf(result);
-				if (point) levels[result.parameter] = { value: point.value, u: standardUncertaintyOf(point) };
-				else if (upper !== null) {
-					levels[result.parameter] = { value: (lower + upper) / 2, u: (upper - lower) / Math.sqrt(12) };
-				}
-			}
+			const levels = levelsRead(results.filter(({ at }) => at >= mix.happenedAt && at < until));
 			batches.push({
 				waterId: id,
 				waterName: name,

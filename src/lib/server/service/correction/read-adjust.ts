@@ -8,6 +8,7 @@ import {
 	type Repair,
 	type Standing
 } from '$lib/core/correction';
+import { planLines } from '$lib/core/judgement/plan';
 import { knownLevel, type JudgedWater } from '$lib/core/judgement/water';
 import type { ParameterId } from '$lib/core/quantity';
 import { addDays } from '$lib/core/time';
@@ -15,7 +16,6 @@ import type { SiteScope } from '../../repository/scope.ts';
 import type { Water } from '../../repository/water.ts';
 import type { Deps } from '../deps.ts';
 import { judgedWater } from '../judgement/judged-water.ts';
-import { planLines } from './plan/read-plan.ts';
 
 /** A death in the last days asks for other things first. */
 const DYING_DAYS = CONVENTIONS.dyingDays.value;

@@ -9,6 +9,7 @@ import {
 	type LevelsOf,
 	type SeriesStep
 } from '$lib/core/correction';
+import { betweenChanges, levelsOf, newWaterOf, type Batch } from '$lib/core/judgement/plan';
 import { waterNow } from '$lib/core/judgement/water';
 import type { ParameterId } from '$lib/core/quantity';
 import { ownLimits } from '../../repository/correction.ts';
@@ -16,8 +17,7 @@ import type { SiteScope } from '../../repository/scope.ts';
 import type { Water } from '../../repository/water.ts';
 import type { Deps } from '../deps.ts';
 import { judgedWater } from '../judgement/judged-water.ts';
-import { readBatches, type Batch } from './batches.ts';
-import { betweenChanges, levelsOf, newWaterOf } from './plan/plan-of-changes.ts';
+import { readBatches } from './batches.ts';
 
 export interface ChangeWish {
 	readonly litres: number;

@@ -1,5 +1,5 @@
-import type { NamedSupplement } from '$lib/contract/adjust';
 import { limitFor, runningDoses, strangeMoves, type Known, type StrangeMove } from '$lib/core/correction';
+import type { NamedSupplement } from '$lib/core/judgement/plan';
 import { knownLevel, volumeOf } from '$lib/core/judgement/water';
 import { isLine } from '$lib/core/trend';
 import { ownLimits } from '../../repository/correction.ts';

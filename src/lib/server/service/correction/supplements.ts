@@ -1,4 +1,4 @@
-import type { NamedSupplement, SaveSupplement } from '$lib/contract/adjust';
+import type { SaveSupplement } from '$lib/contract/adjust';
 import {
 	COMPOUND_IDS,
 	COMPOUNDS,
@@ -6,6 +6,7 @@ import {
 	recipeFor,
 	SATURATED_LIMEWATER
 } from '$lib/core/correction';
+import type { NamedSupplement } from '$lib/core/judgement/plan';
 import { fail, ok, type Result } from '$lib/core/result';
 import { addSupplement, ownSupplements } from '../../repository/correction.ts';
 import type { Reader } from '../../repository/database.ts';

@@ -1,6 +1,7 @@
 import type { BoardCell } from '$lib/contract/board';
 import type { TodayAnswer } from '$lib/contract/today';
 import { isDue, worstOf } from '$lib/core/judgement';
+import { stepsAhead, type StepAhead } from '$lib/core/judgement/plan';
 import type { JudgedWater, JudgementSettings, MatterToday } from '$lib/core/judgement/water';
 import type { ParameterId } from '$lib/core/quantity';
 import type { TestResult } from '$lib/core/reading';
@@ -8,7 +9,6 @@ import { addDays, endOfDay, type Instant } from '$lib/core/time';
 import { standardUncertaintyOf } from '$lib/core/uncertainty';
 import type { SiteScope } from '../../repository/scope.ts';
 import type { Water } from '../../repository/water.ts';
-import { stepsAhead, type StepAhead } from '../correction/plan/steps-ahead.ts';
 import type { Deps } from '../deps.ts';
 import { judgedWater } from './judged-water.ts';
 import { todayOf, withMatters } from './read-today.ts';

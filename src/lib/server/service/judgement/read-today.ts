@@ -1,10 +1,10 @@
 import type { LastSession, TodayAnswer } from '$lib/contract/today';
 import { judgeResult, pressing, STAGES, type DueTest, type StageId } from '$lib/core/judgement';
+import { planLines } from '$lib/core/judgement/plan';
 import { mattersOf, rateMoves, type JudgedWater, type MatterToday } from '$lib/core/judgement/water';
 import { bandAt, plainBand } from '$lib/core/record';
 import { addDays, civilDate } from '$lib/core/time';
 import type { SiteScope } from '../../repository/scope.ts';
-import { planLines } from '../correction/plan/read-plan.ts';
 import type { Deps } from '../deps.ts';
 import { findDoubts } from '../reading/find-doubts.ts';
 

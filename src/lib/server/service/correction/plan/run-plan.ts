@@ -1,4 +1,4 @@
-import type { ChangePlan, NoteStep, SeenPlan, StartPlan } from '$lib/contract/adjust';
+import type { ChangePlan, NoteStep, StartPlan } from '$lib/contract/adjust';
 import {
 	cautiousResponse,
 	eventOfStep,
@@ -7,6 +7,7 @@ import {
 	type StoredPlan,
 	type StoredPlanNote
 } from '$lib/core/correction';
+import { makePlan, seenPlan, type SeenPlan } from '$lib/core/judgement/plan';
 import type { JudgedWater } from '$lib/core/judgement/water';
 import { impossibleEvent } from '$lib/core/record';
 import { fail, ok, type Result } from '$lib/core/result';
@@ -26,9 +27,7 @@ import type { Deps, PooledDeps } from '../../deps.ts';
 import { judgedWater } from '../../judgement/judged-water.ts';
 import { once } from '../../once.ts';
 import { readBatches } from '../batches.ts';
-import { makePlan } from './make-plan.ts';
 import { planBase } from './read-plan.ts';
-import { seenPlan } from './seen-plan.ts';
 
 /** A plan may begin on a day that has begun, or within so many days. */
 const AHEAD_DAYS = 30;

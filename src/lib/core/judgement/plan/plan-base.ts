@@ -1,8 +1,7 @@
-import type { NamedSupplement } from '$lib/contract/adjust';
-import type { OwnLimit, PlanStep, RisePerDay } from '$lib/core/correction';
-import type { JudgedWater } from '$lib/core/judgement/water';
-import type { ParameterId } from '$lib/core/quantity';
-import type { Batch } from '../batches.ts';
+import type { OwnLimit, PlanStep, RisePerDay } from '../../correction/index.ts';
+import type { ParameterId } from '../../quantity/index.ts';
+import type { JudgedWater } from '../water/index.ts';
+import type { Batch, NamedSupplement } from './plan-types.ts';
 
 /** What a plan stands on besides the water. */
 export interface PlanBase {

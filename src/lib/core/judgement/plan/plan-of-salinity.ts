@@ -1,11 +1,15 @@
-import type { PlanPreview, PlanRequest } from '$lib/contract/adjust';
-import { waterNow } from '$lib/core/judgement/water';
-
-import { beforeAndAfter, limitFor, NO_EFFECT, salinityDays, type PlanStep } from '$lib/core/correction';
-
-import { fail, ok, type Result } from '$lib/core/result';
-
+import {
+	beforeAndAfter,
+	limitFor,
+	NO_EFFECT,
+	salinityDays,
+	type PlanRequest,
+	type PlanStep
+} from '../../correction/index.ts';
+import { fail, ok, type Result } from '../../result/index.ts';
+import { waterNow } from '../water/index.ts';
 import { inOrder, NO_REFUSALS, testSteps, type PlanBase } from './plan-base.ts';
+import type { PlanPreview } from './plan-types.ts';
 
 /** Salinity over days, by salt or by exchange. */
 export function salinityPlan(

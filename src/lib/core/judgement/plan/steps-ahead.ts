@@ -1,7 +1,7 @@
-import type { PlanStep } from '$lib/core/correction';
-import type { JudgedWater } from '$lib/core/judgement/water';
-import { addDays, civilDate } from '$lib/core/time';
-import { runningPlans } from './read-plan.ts';
+import type { PlanStep } from '../../correction/index.ts';
+import { addDays, civilDate } from '../../time/index.ts';
+import type { JudgedWater } from '../water/index.ts';
+import { runningPlans } from './running-plans.ts';
 
 /** Something that a correction asks for on a day. Whoever shows it finds the words: what is kept has no reader yet. */
 export interface StepAhead {

@@ -1,11 +1,12 @@
-import type { PlanPreview, PlanRequest } from '$lib/contract/adjust';
-import { firstImpossible, POSSIBLE_IN_WATER } from '$lib/core/quantity';
-import type { Fault, Result } from '$lib/core/result';
+import type { PlanRequest } from '../../correction/index.ts';
+import { firstImpossible, POSSIBLE_IN_WATER } from '../../quantity/index.ts';
+import type { Fault, Result } from '../../result/index.ts';
 import type { PlanBase } from './plan-base.ts';
 import { changesPlan } from './plan-of-changes.ts';
 import { dosesPlan } from './plan-of-doses.ts';
 import { husbandryPlan } from './plan-of-husbandry.ts';
 import { salinityPlan } from './plan-of-salinity.ts';
+import type { PlanPreview } from './plan-types.ts';
 
 /** The first aim that no water can have. */
 function impossibleAim(request: PlanRequest): Fault | null {

@@ -1,4 +1,3 @@
-import type { PlanLine, PlanRequest, SeenGoal, SeenPlan } from '$lib/contract/adjust';
 import {
 	effectOf,
 	follow,
@@ -13,17 +12,19 @@ import {
 	type GivenDose,
 	type PlanGoal,
 	type PlanNoteDetails,
+	type PlanRequest,
 	type PlanStep,
 	type RaisedParameter,
 	type StoredPlan,
 	type StoredPlanNote
-} from '$lib/core/correction';
-import type { JudgedWater } from '$lib/core/judgement/water';
-import type { ParameterId } from '$lib/core/quantity';
-import { pointOf } from '$lib/core/reading';
-import { addDays, daysBetween, type Instant } from '$lib/core/time';
-import { isLine } from '$lib/core/trend';
-import { standardUncertaintyOf } from '$lib/core/uncertainty';
+} from '../../correction/index.ts';
+import type { ParameterId } from '../../quantity/index.ts';
+import { pointOf } from '../../reading/index.ts';
+import { addDays, daysBetween, type Instant } from '../../time/index.ts';
+import { isLine } from '../../trend/index.ts';
+import { standardUncertaintyOf } from '../../uncertainty/index.ts';
+import type { JudgedWater } from '../water/index.ts';
+import type { PlanLine, SeenGoal, SeenPlan } from './plan-types.ts';
 
 /** The curve begins so many days before the plan. */
 const BEFORE_DAYS = 4;
@@ -66,27 +67,20 @@ interface Since {
 	readonly response: number;
 }
 
-function seenGoal(
-	goal: PlanGoal,
-	since: Since,
-	plan: StoredPlan,
-	done: readonly DoneStep[],
-	judged: JudgedWater,
-	withCurve: boolean
-): SeenGoal {
-	const { results, estimates } = judged;
-	const { parameter } = goal;
-	const until = judged.now < since.until ? judged.now : since.until;
-	const all = results.filter((r) => r.result.parameter === parameter && r.at <= until);
-	const own = all.filter((r) => r.at >= since.at);
-	const readings: FollowReading[] = own.flatMap(({ at, result }) => {
-		const point = pointOf(result);
-		return point ? [{ day: daysBetween(since.at, at), value: point.value, u: point.uRandom }] : [];
-	});
-	const volumeL = (plan.plan.volumeL?.value ?? 1) / since.response;
+/** What is followed: a plan, what was done of it, and the water it was done to. */
+interface Course {
+	readonly since: Since;
+	readonly stored: StoredPlan;
+	readonly done: readonly DoneStep[];
+	readonly judged: JudgedWater;
+}
+
+/** What was added of a parameter since the plan, or its rest, began. */
+function givenOf({ since, stored, done }: Course, parameter: ParameterId, until: Instant): GivenDose[] {
+	const volumeL = (stored.plan.volumeL?.value ?? 1) / since.response;
 	const given: GivenDose[] = done
 		.filter((d) => d.at >= since.at)
-		.map((d) => ({ day: daysBetween(since.at, d.at), rise: riseOf(d, parameter, plan.plan, volumeL) }))
+		.map((d) => ({ day: daysBetween(since.at, d.at), rise: riseOf(d, parameter, stored.plan, volumeL) }))
 		.filter((d) => d.rise !== 0);
 	// A daily dose that was set anew brings its difference every day.
 	for (const { step, at, details } of done) {
@@ -98,36 +92,49 @@ function seenGoal(
 		for (let day = daysBetween(since.at, at) + 0.5; day < daysBetween(since.at, until); day++)
 			given.push({ day, rise: perDay });
 	}
-	const doses = plan.plan.request.kind === 'doses' || plan.plan.request.kind === 'salinity';
+	return given;
+}
+
+/** The estimate of a parameter over the days of a plan. */
+function curveOf({ estimates }: JudgedWater, parameter: ParameterId, from: Instant, until: Instant) {
 	const line = estimates.of(parameter);
-	const from = addDays(plan.startsAt, -BEFORE_DAYS);
 	const points: { at: Instant; value: number; u: number }[] = [];
-	if (withCurve && isLine(parameter, line)) {
-		for (let at = from; at <= until; at = addDays(at, CURVE_STEP_DAYS)) {
-			const { value, uRandom, uCommon } = line.at(at);
-			points.push({ at, value, u: standardUncertaintyOf({ uRandom, uCommon }) });
-		}
+	if (!isLine(parameter, line)) return points;
+	for (let at = from; at <= until; at = addDays(at, CURVE_STEP_DAYS)) {
+		const { value, uRandom, uCommon } = line.at(at);
+		points.push({ at, value, u: standardUncertaintyOf({ uRandom, uCommon }) });
 	}
+	return points;
+}
+
+function seenGoal(goal: PlanGoal, course: Course, withCurve: boolean): SeenGoal {
+	const { since, stored, judged } = course;
+	const { parameter } = goal;
+	const until = judged.now < since.until ? judged.now : since.until;
+	const from = addDays(stored.startsAt, -BEFORE_DAYS);
+	const read = judged.results.flatMap(({ at, result }) => {
+		const point = result.parameter === parameter && at <= until ? pointOf(result) : null;
+		return point ? [{ at, point }] : [];
+	});
+	const readings: FollowReading[] = read
+		.filter(({ at }) => at >= since.at)
+		.map(({ at, point }) => ({ day: daysBetween(since.at, at), value: point.value, u: point.uRandom }));
+	const { kind } = stored.plan.request;
+	const origin = {
+		start: { value: goal.from.value, u: goal.fromU },
+		drift: goal.drift,
+		limitPerDay: goal.limitPerDay ?? Math.abs(goal.aim - goal.from.value) / PART_OF_WAY
+	};
 	return {
 		...goal,
-		followed: doses
-			? follow(
-					{
-						start: { value: goal.from.value, u: goal.fromU },
-						drift: goal.drift,
-						limitPerDay: goal.limitPerDay ?? Math.abs(goal.aim - goal.from.value) / PART_OF_WAY
-					},
-					given,
-					readings
-				)
-			: null,
-		readings: all
-			.filter((r) => r.at >= from)
-			.flatMap(({ at, result }) => {
-				const point = pointOf(result);
-				return point ? [{ at, value: point.value, u: standardUncertaintyOf(point) }] : [];
-			}),
-		estimate: points
+		followed:
+			kind === 'doses' || kind === 'salinity'
+				? follow(origin, givenOf(course, parameter, until), readings)
+				: null,
+		readings: read
+			.filter(({ at }) => at >= from)
+			.map(({ at, point }) => ({ at, value: point.value, u: standardUncertaintyOf(point) })),
+		estimate: withCurve ? curveOf(judged, parameter, from, until) : []
 	};
 }
 
@@ -167,7 +174,8 @@ export function seenPlan(
 	const since: Since = turned
 		? { at: turned.at, until, goals: turned.details.goals, response: turned.details.response }
 		: { at: startsAt, until, goals: plan.goals, response: 1 };
-	const goals = since.goals.map((goal) => seenGoal(goal, since, stored, done, judged, withCurve));
+	const course = { since, stored, done, judged };
+	const goals = since.goals.map((goal) => seenGoal(goal, course, withCurve));
 	const off = goals.flatMap(({ followed }) =>
 		followed && (followed.course === 'weaker' || followed.course === 'stronger') ? [followed.response] : []
 	);

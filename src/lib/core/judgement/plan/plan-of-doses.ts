@@ -1,8 +1,6 @@
-import type { MixSeen, NamedSupplement, PlanPreview, PlanRequest } from '$lib/contract/adjust';
-import { CONVENTIONS } from '$lib/core/caution';
+import { CONVENTIONS } from '../../caution/index.ts';
 import {
 	answerOfDoses,
-	bestMix,
 	dosedPerDay,
 	driftOf,
 	givenToday,
@@ -13,22 +11,26 @@ import {
 	runningDoses,
 	singleDoses,
 	strengthOf,
-	unitOf,
 	type Goal,
 	type Known,
 	type PlanGoal,
+	type PlannedDose,
+	type PlanRequest,
 	type PlanStep,
 	type RaisedParameter,
+	type Retune,
 	type Supplement,
 	type WaterNow
-} from '$lib/core/correction';
-import { readingUOf, waterNow, type JudgedWater } from '$lib/core/judgement/water';
-import { PARAMETERS, type ParameterId } from '$lib/core/quantity';
-import { pointOf } from '$lib/core/reading';
-import { fail, ok, type Result } from '$lib/core/result';
-import { addDays, daysBetween, type Instant } from '$lib/core/time';
-import { isLine } from '$lib/core/trend';
+} from '../../correction/index.ts';
+import { PARAMETERS, type ParameterId } from '../../quantity/index.ts';
+import { pointOf } from '../../reading/index.ts';
+import { fail, ok, type Result } from '../../result/index.ts';
+import { addDays, daysBetween, type Instant } from '../../time/index.ts';
+import { isLine } from '../../trend/index.ts';
+import { readingUOf, waterNow, type JudgedWater } from '../water/index.ts';
+import { mixFor } from './mix.ts';
 import { inOrder, round, type PlanBase } from './plan-base.ts';
+import type { NamedSupplement, PlanPreview } from './plan-types.ts';
 
 /** A drift that nobody has seen yet may be so much of what a day may change (convention). */
 const UNSEEN_DRIFT = CONVENTIONS.unseenDrift.value;
@@ -104,27 +106,22 @@ function surprisingOf(judged: JudgedWater): ParameterId[] {
 	);
 }
 
-/** Doses day by day, the daily dose set anew, tests between. */
-export function dosesPlan(
+/** What is wanted, with what, and from where: the same as the plan keeps it. */
+interface Asked {
+	readonly goals: readonly Goal[];
+	readonly kept: readonly PlanGoal[];
+	readonly used: ReadonlyMap<string, NamedSupplement & { readonly what: Supplement }>;
+}
+
+function askedOf(
 	base: PlanBase,
-	request: Extract<PlanRequest, { kind: 'doses' }>
-): Result<PlanPreview> {
-	const { judged, limits } = base;
-	const believed = waterNow(judged, request.volumeKnown);
-	if (!believed) return fail('volume-unknown', 'volumeL');
-	// A product that is weaker than its label, or a larger volume: either way a dose does less.
-	const water: WaterNow = {
-		...believed,
-		volumeL: {
-			...believed.volumeL,
-			value: believed.volumeL.value / base.response,
-			u: believed.volumeL.u / base.response
-		}
-	};
+	water: WaterNow,
+	wishes: Extract<PlanRequest, { kind: 'doses' }>['goals']
+): Result<Asked> {
 	const goals: Goal[] = [];
 	const kept: PlanGoal[] = [];
 	const used = new Map<string, NamedSupplement & { what: Supplement }>();
-	for (const wanted of request.goals) {
+	for (const wanted of wishes) {
 		const named = base.supplements.find((s) => s.id === wanted.supplementId);
 		if (!named || named.what.kind === 'table') return fail('unknown-item', 'supplementId');
 		if (!offeredFor(named.what).includes(wanted.parameter)) return fail('worth-nothing', 'supplementId');
@@ -134,6 +131,66 @@ export function dosesPlan(
 		kept.push(made.kept);
 		used.set(named.id, { ...named, what: named.what });
 	}
+	return ok({ goals, kept, used });
+}
+
+/** A daily dose as it is set anew: that which runs, or with the plan's supplement where none does. */
+function dailyStep(retune: Retune, judged: JudgedWater, volumeL: number, used: Asked['used']): PlanStep[] {
+	const running = runningDose(judged, retune.parameter);
+	const named = used.get(retune.supplementId)!;
+	const step = running
+		? {
+				name: running.name,
+				unit: running.unit,
+				strength: running.strength,
+				fromPerDay: running.perDay,
+				toPerDay: round(Math.max(0, running.perDay + (retune.risePerDay * volumeL) / 100 / running.rise))
+			}
+		: {
+				name: named.name,
+				unit: retune.unit,
+				strength: strengthOf(named.what),
+				fromPerDay: 0,
+				toPerDay: round(Math.max(0, retune.amountPerDay))
+			};
+	if (step.fromPerDay === step.toPerDay) return [];
+	return [
+		{
+			id: `0-daily-${retune.parameter}`,
+			day: 0,
+			what: { kind: 'daily-dose', parameter: retune.parameter, ...step }
+		}
+	];
+}
+
+function doseStep(dose: PlannedDose, used: Asked['used']): PlanStep {
+	const { day, parameter, supplementId, amount, unit, portions, rise } = dose;
+	const { name } = used.get(supplementId)!;
+	return {
+		id: `${day}-dose-${parameter}`,
+		day,
+		what: { kind: 'dose', parameter, supplementId, name, amount: round(amount), unit, portions, rise }
+	};
+}
+
+/** A product that is weaker than its label, or a larger volume: either way a dose does less. */
+function answering(believed: WaterNow, response: number): WaterNow {
+	const { value, u } = believed.volumeL;
+	return { ...believed, volumeL: { ...believed.volumeL, value: value / response, u: u / response } };
+}
+
+/** Doses day by day, the daily dose set anew, tests between. */
+export function dosesPlan(
+	base: PlanBase,
+	request: Extract<PlanRequest, { kind: 'doses' }>
+): Result<PlanPreview> {
+	const { judged, limits } = base;
+	const believed = waterNow(judged, request.volumeKnown);
+	if (!believed) return fail('volume-unknown', 'volumeL');
+	const water = answering(believed, base.response);
+	const asked = askedOf(base, water, request.goals);
+	if (!asked.ok) return asked;
+	const { goals, kept, used } = asked.value;
 	const plan = planDoses({
 		water,
 		goals,
@@ -146,108 +203,27 @@ export function dosesPlan(
 		answers: base.response === 1 ? answersOf(judged) : {},
 		looked: request.looked ?? false
 	});
-	const steps: PlanStep[] = [];
-	for (const test of plan.tests) {
-		const { why, day, parameters, repeats } = test;
-		steps.push({ id: `${day}-test-${why}`, day, what: { kind: 'test', parameters, repeats, why } });
-	}
-	for (const retune of plan.retunes) {
-		const running = runningDose(judged, retune.parameter);
-		const volume = water.volumeL.value;
-		const step = running
-			? {
-					name: running.name,
-					unit: running.unit,
-					strength: running.strength,
-					fromPerDay: running.perDay,
-					toPerDay: round(Math.max(0, running.perDay + (retune.risePerDay * volume) / 100 / running.rise))
-				}
-			: {
-					name: used.get(retune.supplementId)!.name,
-					unit: retune.unit,
-					strength: strengthOf(used.get(retune.supplementId)!.what),
-					fromPerDay: 0,
-					toPerDay: round(Math.max(0, retune.amountPerDay))
-				};
-		if (step.fromPerDay === step.toPerDay) continue;
-		steps.push({
-			id: `0-daily-${retune.parameter}`,
-			day: 0,
-			what: { kind: 'daily-dose', parameter: retune.parameter, ...step }
-		});
-	}
-	for (const dose of plan.doses) {
-		const { day, parameter, supplementId, amount, unit, portions, rise } = dose;
-		steps.push({
-			id: `${day}-dose-${parameter}`,
-			day,
-			what: {
-				kind: 'dose',
-				parameter,
-				supplementId,
-				name: used.get(supplementId)!.name,
-				amount: round(amount),
-				unit,
-				portions,
-				rise
-			}
-		});
-	}
+	const tests = plan.tests.map(({ why, day, parameters, repeats }): PlanStep => ({
+		id: `${day}-test-${why}`,
+		day,
+		what: { kind: 'test', parameters, repeats, why }
+	}));
+	const daily = plan.retunes.flatMap((r) => dailyStep(r, judged, water.volumeL.value, used));
+	const doses = plan.doses.map((dose) => doseStep(dose, used));
+	const { days, courses, moves, remarks, refusals } = plan;
 	return ok({
 		plan: {
 			request,
 			volumeL: water.volumeL,
-			days: plan.days,
+			days,
 			goals: kept,
 			supplements: [...used.values()].map(({ id, name, what, notWith }) => ({ id, name, what, notWith })),
-			steps: inOrder(steps),
-			courses: plan.courses,
-			moves: plan.moves,
-			remarks: plan.remarks
+			steps: inOrder([...tests, ...daily, ...doses]),
+			courses,
+			moves,
+			remarks
 		},
-		refusals: plan.refusals,
+		refusals,
 		mix: goals.length > 1 ? mixFor(base, water, goals) : null
 	});
-}
-
-/** No change of more than this share is proposed in a mix (convention). */
-const MIX_CHANGE_SHARE = 0.2;
-
-/** The same rises by the best mix of everything at hand, with a change where the newest batch was tested. */
-function mixFor(
-	{ supplements, batches, limits }: PlanBase,
-	water: WaterNow,
-	goals: readonly Goal[]
-): MixSeen {
-	const wanted = goals.map((g) => g.parameter);
-	const atHand = supplements.flatMap(({ id, what }) =>
-		what.kind === 'table' || what.kind === 'limewater' || !offeredFor(what).some((p) => wanted.includes(p))
-			? []
-			: [{ id, supplement: what }]
-	);
-	const [batch] = batches;
-	const newWater = batch
-		? Object.fromEntries(RAISED.flatMap((p) => (batch.levels[p] ? [[p, batch.levels[p].value]] : [])))
-		: {};
-	const mix = bestMix({
-		water,
-		rises: Object.fromEntries(goals.map((g) => [g.parameter, g.aim - g.from.value])),
-		scale: Object.fromEntries(RAISED.map((p) => [p, limitFor(p, 'up', limits, true) ?? 1])) as Readonly<
-			Record<RaisedParameter, number>
-		>,
-		atHand,
-		...(batch && !water.fresh ? { change: { most: MIX_CHANGE_SHARE, newWater } } : {})
-	});
-	return {
-		change:
-			batch && mix.changeShare > 0.01
-				? { litres: round(mix.changeShare * water.volumeL.value), batch: batch.name }
-				: null,
-		amounts: mix.amounts.map(({ id, amount }) => {
-			const named = supplements.find((s) => s.id === id)!;
-			return { name: named.name, amount: round(amount), unit: unitOf(named.what as Supplement) };
-		}),
-		short: mix.short.map(({ parameter }) => ({ parameter, reached: mix.reached[parameter]! })),
-		salinityRise: mix.salinityRise
-	};
 }

@@ -1,13 +1,16 @@
-import type { PlanPreview, PlanRequest } from '$lib/contract/adjust';
-import type { JudgedWater } from '$lib/core/judgement/water';
-import { isLine } from '$lib/core/trend';
-import { standardUncertaintyOf } from '$lib/core/uncertainty';
-
-import { HUSBANDRY, type KeptPlan, type PlanGoal, type PlanStep } from '$lib/core/correction';
-
-import { ok, type Result } from '$lib/core/result';
-
+import {
+	HUSBANDRY,
+	type KeptPlan,
+	type PlanGoal,
+	type PlanRequest,
+	type PlanStep
+} from '../../correction/index.ts';
+import { ok, type Result } from '../../result/index.ts';
+import { isLine } from '../../trend/index.ts';
+import { standardUncertaintyOf } from '../../uncertainty/index.ts';
+import type { JudgedWater } from '../water/index.ts';
 import { inOrder, NO_REFUSALS } from './plan-base.ts';
+import type { PlanPreview } from './plan-types.ts';
 
 /** Remedies at once and regular tests, to see whether they work. */
 export function husbandryPlan(

@@ -1,21 +1,21 @@
-import type { PlanPreview, PlanRequest } from '$lib/contract/adjust';
-import { waterNow, type JudgedWater } from '$lib/core/judgement/water';
-import { isLine } from '$lib/core/trend';
-
-import { LIMITED, type Limited } from '$lib/core/caution';
+import { LIMITED, type Limited } from '../../caution/index.ts';
 import {
 	limitFor,
 	movesOfChange,
 	seriesOf,
 	type LevelsOf,
-	type WaterNow,
-	type PlanStep
-} from '$lib/core/correction';
-import { PARAMETERS, type ParameterId } from '$lib/core/quantity';
-import { fail, ok, type Result } from '$lib/core/result';
-
-import type { Batch } from '../batches.ts';
+	type PlanCourse,
+	type PlanRequest,
+	type PlanStep,
+	type SeriesStep,
+	type WaterNow
+} from '../../correction/index.ts';
+import { PARAMETERS, type ParameterId } from '../../quantity/index.ts';
+import { fail, ok, type Result } from '../../result/index.ts';
+import { isLine } from '../../trend/index.ts';
+import { waterNow, type JudgedWater } from '../water/index.ts';
 import { inOrder, NO_REFUSALS, round, testSteps, type PlanBase } from './plan-base.ts';
+import type { Batch, PlanPreview } from './plan-types.ts';
 
 /** What new water brings, measured where its batch was tested. */
 export function newWaterOf(batches: readonly Batch[], name: string): LevelsOf {
@@ -37,6 +37,22 @@ export function betweenChanges(judged: JudgedWater, everyDays: number): (paramet
 		const { value, u } = line.netChangePerDay;
 		return Math.abs(value) > u ? value * everyDays : 0;
 	};
+}
+
+/** Where a parameter goes, change by change. */
+function courseOf(
+	water: WaterNow,
+	parameter: ParameterId,
+	series: readonly SeriesStep[],
+	everyDays: number
+): PlanCourse {
+	const { value, u } = water.levels[parameter]!;
+	const after = series.map(({ number, levels }) => ({
+		day: (number - 1) * everyDays + 0.5,
+		value: levels[parameter]!,
+		u
+	}));
+	return { parameter, points: [{ day: 0, value, u }, ...after] };
 }
 
 /** One water change or a series, each within what a day may change. */
@@ -70,12 +86,12 @@ export function changesPlan(
 	);
 	const days = (request.count - 1) * request.everyDays + 1;
 	const followed = (Object.keys(fresh) as ParameterId[]).filter((p) => tank[p] !== undefined && p !== 'ph');
-	const steps: PlanStep[] = series.map(({ number }) => ({
+	const steps = series.map(({ number }): PlanStep => ({
 		id: `${(number - 1) * request.everyDays}-change`,
 		day: (number - 1) * request.everyDays,
 		what: { kind: 'change', number, litres: request.litres, batch: request.batch }
 	}));
-	steps.push(...testSteps(followed.length > 0 ? followed : ['salinity'], days).filter((t) => t.day > 0));
+	const tests = testSteps(followed.length > 0 ? followed : ['salinity'], days).filter((t) => t.day > 0);
 	return ok({
 		plan: {
 			request,
@@ -90,18 +106,8 @@ export function changesPlan(
 				limitPerDay: null
 			})),
 			supplements: [],
-			steps: inOrder(steps),
-			courses: followed.map((parameter) => ({
-				parameter,
-				points: [
-					{ day: 0, value: tank[parameter]!, u: water.levels[parameter]!.u },
-					...series.map(({ number, levels }) => ({
-						day: (number - 1) * request.everyDays + 0.5,
-						value: levels[parameter]!,
-						u: water.levels[parameter]!.u
-					}))
-				]
-			})),
+			steps: inOrder([...steps, ...tests]),
+			courses: followed.map((parameter) => courseOf(water, parameter, series, request.everyDays)),
 			moves: null,
 			remarks: []
 		},
