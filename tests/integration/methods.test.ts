@@ -55,7 +55,7 @@ describe('a method of the site’s own', () => {
 			ok: true,
 			value: { code, version }
 		});
-		const { offers } = await world.ask('bench', site.water.id, HABITS);
+		const { offers } = await world.bench(site.water.id, HABITS);
 		expect(offers.find((o) => o.method.code === code)).toMatchObject({ own: true });
 		expect(await world.services.method.readMethod(other.scope, code)).toBeNull();
 		expect(await world.services.method.previewDerivation(other.scope, code)).toBeNull();
@@ -151,7 +151,7 @@ describe('a run that tells two parameters', () => {
 		const { entries } = await world.services.log.readLog(site.scope, { ...filter, before: null });
 		expect(entries).toMatchObject([{ results: [{ parameter: 'calcium' }, { parameter: 'magnesium' }] }]);
 		expect(await world.csvLines(site.scope, filter)).toHaveLength(3);
-		const { before } = await world.ask('bench', site.water.id, HABITS);
+		const { before } = await world.bench(site.water.id, HABITS);
 		expect(before.calcium!.runId).toBe(run.id);
 	});
 	it('may be of a sample that was tested before, but not of another water’s', async () => {

@@ -1,9 +1,8 @@
-import { join } from 'node:path';
 import mysql from 'mysql2/promise';
+import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
 import { demoMember } from '../../scripts/test-engine.mjs';
 import { fromJson, toJson } from '../../src/lib/contract/json.ts';
-import { readPreferences } from '../../src/lib/contract/preferences.ts';
 import type { OpenSession } from '../../src/lib/contract/session.ts';
 import { methodByCode, parametersOf } from '../../src/lib/core/method/index.ts';
 import type { ParameterId } from '../../src/lib/core/quantity/index.ts';
@@ -62,7 +61,7 @@ async function toldOf(open: Awaited<ReturnType<World['open']>>): Promise<Told> {
 	const [day, adjust, bench, calendar, sessions] = await Promise.all([
 		services.ask('day', open),
 		services.ask('adjust', open),
-		services.ask('bench', open, readPreferences(undefined)),
+		services.ask('bench', open),
 		services.calendar.siteCalendar(open),
 		services.bench.readSessions(open.scope)
 	]);

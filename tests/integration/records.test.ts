@@ -1,13 +1,13 @@
-import { daysOfWindow } from '../../src/lib/contract/trends.ts';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import mysql from 'mysql2/promise';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { ShelfHabits } from '../../src/lib/contract/shelf-view.ts';
+import { daysOfWindow } from '../../src/lib/contract/trends.ts';
 import { STAGES } from '../../src/lib/core/judgement/index.ts';
 import { SHIPPED_METHODS } from '../../src/lib/core/method/index.ts';
 import { USUAL_PRIORS } from '../../src/lib/core/plausibility/index.ts';
 import { addDays, instant } from '../../src/lib/core/time/index.ts';
-import { openWorld, testRun, type World } from '../support/site.ts';
 import type { OwnDatabase } from '../support/engine.ts';
+import { openWorld, testRun, type World } from '../support/site.ts';
 import { ownDatabase } from './database.ts';
 
 const HABITS: ShelfHabits = { trust: 'standards', unused: 'discard' };
@@ -324,7 +324,7 @@ describe('what the views are given', () => {
 		expect(
 			(await world.services.log.readLog(scope, { waterId: null, what: null, before: null })).older
 		).toBeNull();
-		const { offers, usual, before } = await world.ask('bench', water.id, HABITS);
+		const { offers, usual, before } = await world.bench(water.id, HABITS);
 		expect(offers.map((o) => o.method.code).sort()).toEqual(
 			SHIPPED_METHODS.filter((m) => m.kind !== 'stated')
 				.map((m) => m.code)
@@ -338,7 +338,7 @@ describe('what the views are given', () => {
 	it('expects nothing from one reading, and something from two', async () => {
 		const { scope, waterId, water } = await world.site('few');
 		const alkalinity = async () =>
-			(await world.ask('bench', water.id, HABITS)).offers.find((o) => o.method.code === 'alk-syringe')!;
+			(await world.bench(water.id, HABITS)).offers.find((o) => o.method.code === 'alk-syringe')!;
 		await world.services.reading.saveTestRun(
 			scope,
 			testRun(world, waterId, { finishedAt: addDays(world.now, -4) })
@@ -394,7 +394,7 @@ describe('a reading that was asked about', () => {
 			world.services.reading.keepReading(scope, { id: world.deps.newId(), runId: command.id, kind });
 		expect(await keep(null)).toEqual({ ok: true, value: { runId: command.id } });
 		expect(await keep('unit')).toMatchObject({ ok: true });
-		const { slipPriors } = await world.ask('bench', water.id, HABITS);
+		const { slipPriors } = await world.bench(water.id, HABITS);
 		expect(slipPriors.portion).toBeGreaterThan(USUAL_PRIORS.portion);
 		expect(slipPriors.unit).toBeLessThan(USUAL_PRIORS.unit);
 		expect(

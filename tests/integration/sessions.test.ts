@@ -5,8 +5,8 @@ import type { ShelfHabits } from '../../src/lib/contract/shelf-view.ts';
 import { NO3_CARD } from '../../src/lib/core/method/index.ts';
 import { addDays, addSeconds } from '../../src/lib/core/time/index.ts';
 import { checkSession } from '../../src/lib/server/validation/session.ts';
-import { NOON, openWorld, testRun, type World } from '../support/site.ts';
 import type { OwnDatabase } from '../support/engine.ts';
+import { NOON, openWorld, testRun, type World } from '../support/site.ts';
 import { ownDatabase } from './database.ts';
 
 const HABITS: ShelfHabits = { trust: 'standards', unused: 'discard' };
@@ -101,7 +101,7 @@ describe('a session', () => {
 		const tonight = { ...tomorrow, id: world.deps.newId(), revision: 2, dueAt: addDays(NOON, 0.3) };
 		await world.services.bench.saveSession(scope, tonight);
 		expect(await day()).toEqual({ due: ['session'], dueToday: ['nitrate'] });
-		expect((await world.ask('bench', waterId, HABITS)).due).toMatchObject([
+		expect((await world.bench(waterId, HABITS)).due).toMatchObject([
 			{ parameter: 'nitrate', why: { kind: 'session' } }
 		]);
 		const begun = { ...tonight, id: world.deps.newId(), revision: 3, state: 'under-way' as const };
@@ -151,13 +151,13 @@ describe('a session', () => {
 describe('what the bench is told of a water', () => {
 	it('says what is due and why, who has done a method before, and what is left of a kit', async () => {
 		const { scope, waterId, water } = await world.site('due');
-		const fresh = await world.ask('bench', water.id, HABITS);
+		const fresh = await world.bench(water.id, HABITS);
 		expect(fresh.due).toEqual([]);
 		await world.services.reading.saveTestRun(
 			scope,
 			testRun(world, waterId, { finishedAt: addDays(NOON, -8) })
 		);
-		const bench = await world.ask('bench', water.id, HABITS);
+		const bench = await world.bench(water.id, HABITS);
 		expect(bench.due).toMatchObject([
 			{ parameter: 'alkalinity', why: { kind: 'interval', everyDays: 7, phase: 'learning' } }
 		]);

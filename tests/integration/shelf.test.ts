@@ -1,12 +1,12 @@
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { NO_DETAILS, type AddItem } from '../../src/lib/contract/shelf.ts';
 import type { ShelfHabits } from '../../src/lib/contract/shelf-view.ts';
+import { NO_DETAILS, type AddItem } from '../../src/lib/contract/shelf.ts';
 import { ALK_DROPS, ALK_SYRINGE, CA_MG_PAIR } from '../../src/lib/core/method/index.ts';
 import type { TestResult } from '../../src/lib/core/reading/index.ts';
 import { addDays } from '../../src/lib/core/time/index.ts';
-import { NOON, openWorld, testRun, type World } from '../support/site.ts';
 import type { OwnDatabase } from '../support/engine.ts';
+import { NOON, openWorld, testRun, type World } from '../support/site.ts';
 import { ownDatabase } from './database.ts';
 
 const HABITS: ShelfHabits = { trust: 'standards', unused: 'discard' };
@@ -236,7 +236,7 @@ describe('a kit on the shelf', () => {
 		const { thing: now, checks } = await thing(site, kit);
 		expect(now.retiredAt).toBe(world.now);
 		expect(checks).toMatchObject([{ accepted: true }]);
-		expect((await world.ask('bench', site.water.id, HABITS)).kits).toEqual([]);
+		expect((await world.bench(site.water.id, HABITS)).kits).toEqual([]);
 	});
 	it('of two titrations is checked when both are', async () => {
 		const site = await world.site('pair');
@@ -394,7 +394,7 @@ describe('the bench', () => {
 		const solution = await standard(site);
 		await note(site, opened, 'opened', { sameLeaflet: true });
 		await note(site, opened, 'dropper', { reagent: 'B', state: 'uneven' });
-		const bench = await world.ask('bench', site.water.id, HABITS);
+		const bench = await world.bench(site.water.id, HABITS);
 		expect(bench.kits).toMatchObject([
 			{ id: opened, methodCode: 'alk-syringe', droppers: { B: { state: 'uneven' } } }
 		]);

@@ -121,13 +121,13 @@ describe('the first water', () => {
 describe('what is tested with', () => {
 	it('is what was ticked, and nothing else', async () => {
 		const { scope, waterId } = await begun('Edda');
-		const offered = async () => (await world.ask('bench', waterId, HABITS)).offers.map((o) => o.method.code);
+		const offered = async () => (await world.bench(waterId, HABITS)).offers.map((o) => o.method.code);
 		expect(await offered()).toEqual([]);
 		const choose = (...codes: string[]) =>
 			world.services.water.chooseKits(scope, { id: world.deps.newId(), codes });
 		expect(await choose('alk-syringe', 'no3-card')).toMatchObject({ ok: true, value: { kits: 2 } });
 		expect(await offered()).toEqual(['alk-syringe', 'no3-card']);
-		const { offers } = await world.ask('bench', waterId, HABITS);
+		const { offers } = await world.bench(waterId, HABITS);
 		expect(offers[0]).toMatchObject({ common: true, own: false });
 		await choose('no3-card');
 		expect(await offered()).toEqual(['no3-card']);
@@ -163,7 +163,7 @@ describe('what is tested with', () => {
 		const method = { ...ALK_SYRINGE, name: 'The blue box' };
 		const command = { id: world.deps.newId(), waterId, method, revises: null };
 		const saved = await world.services.method.saveMethod(scope, command);
-		const { offers } = await world.ask('bench', waterId, HABITS);
+		const { offers } = await world.bench(waterId, HABITS);
 		expect(offers.map((o) => [o.method.code, o.common])).toEqual([
 			['alk-drops', true],
 			[saved.ok && saved.value.code, false]

@@ -1,3 +1,4 @@
+import type { ShelfHabits } from '../../src/lib/contract/shelf-view.ts';
 import type { SaveTestRun } from '../../src/lib/contract/test-run.ts';
 import { ALK_SYRINGE } from '../../src/lib/core/method/index.ts';
 import type { SyringeReading } from '../../src/lib/core/reading/index.ts';
@@ -61,6 +62,8 @@ export function openWorld(url: string) {
 			waterId: string,
 			...asked: AskedOf<N>
 		): Promise<AnswerOf<N>> => services.ask(name, await open(waterId), ...asked),
+		bench: async (waterId: string, habits: ShelfHabits) =>
+			services.bench.readBench(await open(waterId), habits),
 		/** The whole file of a log, line by line. */
 		csvLines: async (scope: SiteScope, filter: Parameters<typeof services.log.logCsv>[1]) => {
 			let file = '';

@@ -61,23 +61,34 @@ export interface BenchStandard {
 	readonly contents: ShelfDetails['contents'];
 }
 
-export interface BenchAnswer {
+/** What the bench knows of one water. */
+export interface BenchOfWater {
 	readonly waterName: string;
 	readonly leftOut: readonly LeftOut[];
 	/** When each parameter is to be tested next, the most pressing first. */
 	readonly due: readonly DueTest[];
 	/** What the panels of what has happened are asked with. */
 	readonly cadence: CadenceInput;
-	/** Sessions of the site that were planned or left unfinished, the last heard of first. */
-	readonly sessions: readonly OpenSession[];
-	readonly offers: readonly BenchOffer[];
+	readonly offers: readonly Omit<BenchOffer, 'practised'>[];
 	/** The parameters that this kind of water has a band for, or was tested for; the others come after them. */
 	readonly usual: readonly ParameterId[];
+	/** The last reading of each parameter that has a value, not older than a look back. */
+	readonly before: Readonly<Partial<Record<ParameterId, KnownBefore>>>;
+}
+
+/** What the bench knows of a whole site, whichever water is tested: every test at any of them may change it. */
+export interface BenchOfSite {
+	/** Codes of the methods that the person has carried out before. */
+	readonly practised: readonly string[];
 	/** How often which slip happens at this site, as far as it is known. */
 	readonly slipPriors: SlipPriors;
 	/** Newest opened first. */
 	readonly kits: readonly BenchKit[];
 	readonly standards: readonly BenchStandard[];
-	/** The last reading of each parameter that has a value, not older than a look back. */
-	readonly before: Readonly<Partial<Record<ParameterId, KnownBefore>>>;
+}
+
+export interface BenchAnswer extends Omit<BenchOfWater, 'offers'>, Omit<BenchOfSite, 'practised'> {
+	readonly offers: readonly BenchOffer[];
+	/** Sessions of the site that were planned or left unfinished, the last heard of first. */
+	readonly sessions: readonly OpenSession[];
 }

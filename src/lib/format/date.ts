@@ -1,19 +1,30 @@
-import { civilDate, daysBetween, type CivilDate, type Instant } from '$lib/core/time';
+import { civilDate, daysBetween, offsetMinutes, type CivilDate, type Instant } from '$lib/core/time';
 import { reader } from './reader.ts';
-
-const cache = new Map<string, Intl.DateTimeFormat>();
 
 type Parts = Readonly<Partial<Record<Intl.DateTimeFormatPartTypes, string>>>;
 
-/** The words of a day, in British English; their order is the reader's. */
-function parts(at: Instant, timeZone: string, options: Intl.DateTimeFormatOptions): Parts {
-	const key = timeZone + JSON.stringify(options);
-	let formatter = cache.get(key);
+const formatters = new Map<string, Intl.DateTimeFormat>();
+/** A page names the same few days over and over, and the platform takes long to name one. */
+const named = new Map<string, Parts>();
+const MOST_NAMED = 4000;
+
+/** The words of a day of the calendar, in British English; their order is the reader's. */
+function partsOf(day: CivilDate, options: Intl.DateTimeFormatOptions): Parts {
+	const form = JSON.stringify(options);
+	const key = day + form;
+	const known = named.get(key);
+	if (known) return known;
+	let formatter = formatters.get(form);
 	if (!formatter) {
-		formatter = new Intl.DateTimeFormat('en-GB', { timeZone, ...options });
-		cache.set(key, formatter);
+		formatter = new Intl.DateTimeFormat('en-GB', { timeZone: 'UTC', ...options });
+		formatters.set(form, formatter);
 	}
-	return Object.fromEntries(formatter.formatToParts(at).map(({ type, value }) => [type, value]));
+	const parts: Parts = Object.fromEntries(
+		formatter.formatToParts(Date.parse(day)).map(({ type, value }) => [type, value])
+	);
+	if (named.size >= MOST_NAMED) named.clear();
+	named.set(key, parts);
+	return parts;
 }
 
 const ORDER = {
@@ -24,7 +35,7 @@ const ORDER = {
 
 /** Day, month and year as far as they are asked for, in the reader's order: "23 Nov", "Nov 23". */
 export function dayWords(at: Instant, timeZone: string, options: Intl.DateTimeFormatOptions): string {
-	const words = parts(at, timeZone, options);
+	const words = partsOf(civilDate(at, timeZone), options);
 	return [words.weekday, ...ORDER[reader().dates].map((part) => words[part])].filter(Boolean).join(' ');
 }
 
@@ -46,12 +57,7 @@ export function shortDay(at: Instant, timeZone: string, now: Instant): string {
 
 /** Hours and minutes of a clock on the wall, "19:30" whoever reads it. */
 function wallTime(at: Instant, timeZone: string): string {
-	const { hour = '', minute = '' } = parts(at, timeZone, {
-		hour: '2-digit',
-		minute: '2-digit',
-		hourCycle: 'h23'
-	});
-	return `${hour}:${minute}`;
+	return new Date(at + offsetMinutes(at, timeZone) * 60_000).toISOString().slice(11, 16);
 }
 
 /** "19:30"; "7:30 pm" to those who have twelve hours. */

@@ -1,18 +1,19 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { judge } from '$lib/core/judgement';
 import { ALK_SYRINGE } from '$lib/core/method';
 import { derive, type TestResult } from '$lib/core/reading';
-import { fromIso } from '$lib/core/time';
-import { arithmeticWords, budgetWords } from './result/arithmetic';
-import { ago, clockTime, countdown, localField, longDay } from './date';
-import { eventWords } from './log/event';
+import { fromIso, instant } from '$lib/core/time';
 import { cautionOf } from './bench/hazard';
+import { ago, clockTime, countdown, localField, longDay } from './date';
 import { faultText } from './faults/faults';
+import { expectationSentence, gradeWords, rateSentence, verdictSentence } from './judgement/verdict';
+import { eventWords } from './log/event';
+import { readingWords } from './log/reading';
 import { fixed, measured, millilitres, percent, plain } from './number';
 import { bandInUnit, limitInUnit, resultInUnit } from './quantity';
-import { readingWords } from './log/reading';
+import { arithmeticWords, budgetWords } from './result/arithmetic';
 import { dayTicks } from './trends/ticks';
-import { expectationSentence, gradeWords, rateSentence, verdictSentence } from './judgement/verdict';
 
 const ZONE = 'Europe/Lisbon';
 
@@ -51,6 +52,28 @@ describe('times', () => {
 			'4 days ago'
 		]);
 		expect([countdown(64_001), countdown(0), countdown(-5)]).toEqual(['1:05', '0:00', '0:00']);
+	});
+	it('names days and times as the platform does, in every zone', () => {
+		const zones = [
+			'Europe/Lisbon',
+			'Asia/Kolkata',
+			'America/St_Johns',
+			'Pacific/Apia',
+			'Australia/Lord_Howe'
+		];
+		fc.assert(
+			fc.property(
+				fc.constantFrom(...zones),
+				fc.integer({ min: Date.UTC(1990, 0, 1), max: Date.UTC(2050, 0, 1) }),
+				(timeZone, ms) => {
+					const at = instant(ms);
+					const by = (options: Intl.DateTimeFormatOptions) =>
+						new Intl.DateTimeFormat('en-GB', { timeZone, ...options }).format(ms).replace(',', '');
+					expect(longDay(at, timeZone)).toBe(by({ weekday: 'long', day: 'numeric', month: 'long' }));
+					expect(clockTime(at, timeZone)).toBe(by({ hour: '2-digit', minute: '2-digit', hourCycle: 'h23' }));
+				}
+			)
+		);
 	});
 	it('have ticks that fit the span', () => {
 		const ticks = (from: string, to: string) => dayTicks(fromIso(from), fromIso(to), ZONE).map((t) => t.text);

@@ -1,3 +1,5 @@
+import type { BenchAnswer } from '$lib/contract/bench';
+import type { ShelfHabits } from '$lib/contract/shelf-view';
 import { createKeeper } from './reckon/keeper.ts';
 import { createMemory } from './reckon/memory.ts';
 import { reckon, type Done, type Task } from './reckon/reckon.ts';
@@ -97,7 +99,19 @@ export function createServices(deps: PooledDeps, run: (task: Task) => Promise<Do
 			}
 		},
 		account: bindAll(deps, { personOfToken, startSession }),
-		bench: bindAll(deps, { readSessions, saveSession }),
+		bench: {
+			...bindAll(deps, { readSessions, saveSession }),
+			/** All that a test stands on; the open sessions, which change with every step, are read each time. */
+			readBench: async (open: OpenWater, habits: ShelfHabits): Promise<BenchAnswer> => {
+				const [ofWater, { practised, ...ofSite }, sessions] = await Promise.all([
+					keeper.ask('bench', askingOf(open)),
+					keeper.ask('benchSite', askingOf(open), habits),
+					readSessions(deps, open.scope)
+				]);
+				const offers = ofWater.offers.map((o) => ({ ...o, practised: practised.includes(o.method.code) }));
+				return { ...ofWater, ...ofSite, offers, sessions };
+			}
+		},
 		calendar: {
 			...bindAll(deps, { changeFeed, readFeeds }),
 			siteCalendar: several.siteCalendar,

@@ -42,6 +42,7 @@ export {
 	boundsOf,
 	middleOf,
 	expandedUOf,
+	isSameResult,
 	plausibleRangeOf,
 	pointOf,
 	type BoundResult,

@@ -1,6 +1,6 @@
 import type { SiteScope } from '../repository/scope.ts';
 import type { Water } from '../repository/water.ts';
-import { readBench } from '../service/bench/read-bench.ts';
+import { readBench, readBenchSite } from '../service/bench/read-bench.ts';
 import { previewPlan, readPlan } from '../service/correction/plan/read-plan.ts';
 import { readAdjust } from '../service/correction/read-adjust.ts';
 import { readChange } from '../service/correction/read-change.ts';
@@ -23,6 +23,7 @@ export const RECKONINGS = {
 	findings: readFindings,
 	trends: readTrends,
 	bench: readBench,
+	benchSite: readBenchSite,
 	adjust: readAdjust,
 	preview: previewPlan,
 	plan: readPlan,
@@ -53,6 +54,7 @@ export type AnswerOf<N extends ReckoningName> = Awaited<ReturnType<(typeof RECKO
 
 /** What rests on one water and its site alone. All others are void with any change at any water of the site. */
 const OF_ONE_WATER: ReadonlySet<ReckoningName> = new Set([
+	'bench',
 	'day',
 	'findings',
 	'trends',

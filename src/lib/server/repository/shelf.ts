@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, gte, inArray, isNotNull } from 'drizzle-orm';
+import { and, asc, desc, eq, gte, inArray, isNotNull, sql } from 'drizzle-orm';
 import type { KeptCheck, ShelfDetails, ShelfKind } from '$lib/contract/shelf';
 import type { KitFinding } from '$lib/core/comparison';
 import type { Method } from '$lib/core/method';
@@ -20,6 +20,7 @@ import {
 	testRun
 } from '../db/schema/index.ts';
 import type { Reader } from './database.ts';
+import { adoptedByIds } from './method.ts';
 import { methodsByHash } from './parsed-method.ts';
 import type { SiteScope } from './scope.ts';
 
@@ -212,35 +213,28 @@ export interface ItemUse {
 
 /** Every test since a time that named what it was made with; tests of standards count as well. */
 export async function itemUses(db: Reader, scope: SiteScope, since: Instant | null): Promise<ItemUse[]> {
+	// Methods are looked up apart: joined to them, all runs of the site were read instead of those on the shelf.
 	const rows = await db
 		.select({
 			itemId: runItem.itemId,
 			runId: runItem.runId,
 			at: testRun.finishedAt,
-			contentHash: methodVersion.contentHash,
-			reading: rawReading.reading
+			siteMethodId: testRun.siteMethodId,
+			portion: sql<RawReading['portion']>`json_value(${rawReading.reading}, '$.portion')`
 		})
 		.from(runItem)
 		.innerJoin(testRun, and(eq(testRun.siteId, runItem.siteId), eq(testRun.id, runItem.runId)))
 		.innerJoin(rawReading, and(eq(rawReading.siteId, testRun.siteId), eq(rawReading.runId, testRun.id)))
-		.innerJoin(
-			siteMethod,
-			and(eq(siteMethod.siteId, testRun.siteId), eq(siteMethod.id, testRun.siteMethodId))
-		)
-		.innerJoin(methodVersion, eq(methodVersion.id, siteMethod.methodVersionId))
 		.where(and(eq(runItem.siteId, scope.siteId), since === null ? undefined : gte(testRun.finishedAt, since)))
 		.orderBy(asc(testRun.finishedAt));
-	const methodOf = await methodsByHash(
-		db,
-		rows.map((r) => r.contentHash)
-	);
+	const adopted = await adoptedByIds(db, scope, [...new Set(rows.map((r) => r.siteMethodId))]);
 	const seen = new Set<string>();
 	const uses: ItemUse[] = [];
-	for (const { contentHash, reading, ...use } of rows) {
+	for (const { siteMethodId, ...use } of rows) {
 		// A corrected reading is one test still.
 		if (seen.has(`${use.itemId}/${use.runId}`)) continue;
 		seen.add(`${use.itemId}/${use.runId}`);
-		uses.push({ ...use, method: methodOf(contentHash), portion: reading.portion });
+		uses.push({ ...use, method: adopted.get(siteMethodId)!.method });
 	}
 	return uses;
 }

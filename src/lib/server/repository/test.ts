@@ -1,4 +1,4 @@
-import { and, desc, eq, exists, gte, inArray, isNotNull, lt, max } from 'drizzle-orm';
+import { and, desc, eq, exists, gte, inArray, isNotNull, lt } from 'drizzle-orm';
 import { alias } from 'drizzle-orm/mysql-core';
 import type { BenchEntry } from '$lib/core/bench';
 import type { Method } from '$lib/core/method';
@@ -24,8 +24,8 @@ import {
 	water
 } from '../db/schema/index.ts';
 import type { Reader } from './database.ts';
-import { methodsByHash } from './parsed-method.ts';
 import { adoptedByIds } from './method.ts';
+import { methodsByHash } from './parsed-method.ts';
 import { resultsOf } from './result.ts';
 import type { SiteScope } from './scope.ts';
 
@@ -251,37 +251,27 @@ export async function readingById(
 	return found ?? null;
 }
 
-/** When each method was last used on a water, by its code. */
-export async function lastUseOf(
-	db: Reader,
-	scope: SiteScope,
-	waterId: string
-): Promise<Map<string, Instant>> {
-	const rows = await db
-		.select({ code: methodVersion.code, at: max(sample.drawnAt) })
-		.from(sample)
-		.innerJoin(testRun, and(eq(testRun.siteId, sample.siteId), eq(testRun.sampleId, sample.id)))
-		.innerJoin(
-			siteMethod,
-			and(eq(siteMethod.siteId, testRun.siteId), eq(siteMethod.id, testRun.siteMethodId))
-		)
-		.innerJoin(methodVersion, eq(methodVersion.id, siteMethod.methodVersionId))
-		.where(and(eq(sample.siteId, scope.siteId), eq(sample.waterId, waterId)))
-		.groupBy(methodVersion.code);
-	return new Map(rows.flatMap((r) => (r.at === null ? [] : [[r.code, r.at] as const])));
-}
-
 /** Codes of the methods that a person has carried out before, at this site. */
 export async function practisedBy(db: Reader, scope: SiteScope): Promise<ReadonlySet<string>> {
-	const rows = await db
-		.selectDistinct({ code: methodVersion.code })
+	// By the index alone, from one method to the next: all runs of years would be read otherwise.
+	const used = await db
+		.selectDistinct({ id: testRun.siteMethodId })
 		.from(testRun)
-		.innerJoin(
-			siteMethod,
-			and(eq(siteMethod.siteId, testRun.siteId), eq(siteMethod.id, testRun.siteMethodId))
-		)
-		.innerJoin(methodVersion, eq(methodVersion.id, siteMethod.methodVersionId))
 		.where(and(eq(testRun.siteId, scope.siteId), eq(testRun.reader, scope.membershipId)));
+	if (used.length === 0) return new Set();
+	const rows = await db
+		.select({ code: methodVersion.code })
+		.from(siteMethod)
+		.innerJoin(methodVersion, eq(methodVersion.id, siteMethod.methodVersionId))
+		.where(
+			and(
+				eq(siteMethod.siteId, scope.siteId),
+				inArray(
+					siteMethod.id,
+					used.map((u) => u.id)
+				)
+			)
+		);
 	return new Set(rows.map((r) => r.code));
 }
 

@@ -25,12 +25,18 @@ import { deriveStated } from './derive-stated.ts';
 import type { RawReading } from './raw-reading.ts';
 
 /** Methods are few and their readings many: each size of a method's sample is written out once. */
-const samples = new WeakMap<Method, Partial<Record<Portion, Result<TitrationSample>>>>();
+type Samples = { readonly method: Method } & Partial<Record<Portion, Result<TitrationSample>>>;
+const samples = new WeakMap<Method, Samples>();
+/** Those of the last method, since readings come kit by kit. */
+let lastSamples: Samples | null = null;
 
 function sampleFor(method: Method, { portion }: RawReading): Result<TitrationSample> {
-	let known = samples.get(method);
-	if (!known) samples.set(method, (known = {}));
-	return (known[portion] ??= newSample(method, portion));
+	if (lastSamples === null || lastSamples.method !== method) {
+		let known = samples.get(method);
+		if (!known) samples.set(method, (known = { method }));
+		lastSamples = known;
+	}
+	return (lastSamples[portion] ??= newSample(method, portion));
 }
 
 function newSample(method: Method, portion: Portion): Result<TitrationSample> {
@@ -125,31 +131,38 @@ export function derive(
 	if (!plain.ok) return plain;
 	// Nearly every reading is of its sample as it was, by a kit as it is: these stand as they were measured.
 	const asMeasured = corrections === NONE && !reading.dilution;
-	const outcomes: Outcome[] = [];
-	for (const outcome of plain.value.outcomes) {
-		const reckoned = asMeasured ? null : broughtBack(outcome, method, reading, corrections);
-		if (reckoned && !reckoned.ok) return reckoned;
-		// Whatever the form: what nothing can be reckoned with is no result.
-		const own = reckoned ? reckoned.value : outcome;
-		const fault = faultInResult(own.result);
-		if (fault) return { ok: false, fault };
-		if (reckoned) outcomes.push(own);
-	}
-	if (asMeasured) return plain;
-	const [first, ...rest] = outcomes;
-	return ok({ outcomes: [first!, ...rest] });
+	return asMeasured ? sound(plain) : broughtBack(plain.value, method, reading, corrections);
 }
 
-/** An outcome by its kit's correction, and of the sample before it was thinned. */
+/** Whatever the form: what nothing can be reckoned with is no result. */
+function sound(derived: Result<Derivation> & { readonly ok: true }): Result<Derivation> {
+	const { outcomes } = derived.value;
+	for (let i = 0; i < outcomes.length; i++) {
+		const fault = faultInResult(outcomes[i]!.result);
+		if (fault) return { ok: false, fault };
+	}
+	return derived;
+}
+
+/** Outcomes by their kit's correction, and of the sample before it was thinned. */
 function broughtBack(
-	outcome: Outcome,
+	{ outcomes }: Derivation,
 	method: Method,
-	reading: RawReading,
+	{ dilution }: RawReading,
 	corrections: Corrections
-): Result<Outcome> {
-	const correction = corrections[outcome.result.parameter];
-	const own = correction ? correctedOutcome(outcome, correction) : outcome;
-	return throughDilution(own, reading.dilution, method.sampleRelativeTolerance);
+): Result<Derivation> {
+	const back: Outcome[] = [];
+	for (const outcome of outcomes) {
+		const correction = corrections[outcome.result.parameter];
+		const own = correction ? correctedOutcome(outcome, correction) : outcome;
+		const before = throughDilution(own, dilution, method.sampleRelativeTolerance);
+		if (!before.ok) return before;
+		const fault = faultInResult(before.value.result);
+		if (fault) return { ok: false, fault };
+		back.push(before.value);
+	}
+	const [first, ...rest] = back;
+	return ok({ outcomes: [first!, ...rest] });
 }
 
 /** What is known of the very kit that a reading was made with. */

@@ -22,7 +22,6 @@ const areUncertainties = (uRandom: number, uCommon: number) =>
 export function unsoundness(result: TestResult): Unsound | null {
 	const possible = POSSIBLE_IN_WATER[result.parameter];
 	const { least, most } = possible;
-	const { least: finest } = possibleU(result.parameter);
 	switch (result.kind) {
 		case 'value': {
 			const { value, uRandom, uCommon } = result;
@@ -33,6 +32,7 @@ export function unsoundness(result: TestResult): Unsound | null {
 		}
 		case 'interval': {
 			const { lower, upper, best, uRandom, uCommon } = result;
+			const { least: finest } = possibleU(result.parameter);
 			if (!Number.isFinite(lower) || !Number.isFinite(upper) || !Number.isFinite(best ?? 0))
 				return 'no-number';
 			if (!areUncertainties(uRandom, uCommon)) return 'no-number';
@@ -42,6 +42,7 @@ export function unsoundness(result: TestResult): Unsound | null {
 		}
 		case 'bound': {
 			const { sense, limit } = result;
+			const { least: finest } = possibleU(result.parameter);
 			if (!Number.isFinite(limit)) return 'no-number';
 			if (sense === '<') return limit > least + finest ? (limit > most ? 'says-nothing' : null) : 'empty';
 			return limit < most - finest ? (limit < least ? 'says-nothing' : null) : 'empty';

@@ -112,3 +112,20 @@ export function plausibleRangeOf(result: TestResult): { readonly lower: number; 
 		? { lower: result.limit, upper: Math.max(result.limit, Math.min(most, result.limit + reach)) }
 		: { lower: Math.min(result.limit, Math.max(least, result.limit - reach)), upper: result.limit };
 }
+
+/** Relative difference of two numbers that are one, worked out in another order. */
+const SAME = 1e-9;
+
+/**
+ * Whether two results say the same. Their last digits may differ: a version that adds up in another order moves
+ * nothing that anybody sees.
+ */
+export function isSameResult(a: TestResult, b: TestResult): boolean {
+	const [one, other] = [new Map(Object.entries(a)), new Map(Object.entries(b))];
+	return [...new Set([...one.keys(), ...other.keys()])].every((key) => {
+		const [x, y]: readonly unknown[] = [one.get(key), other.get(key)];
+		return typeof x === 'number' && typeof y === 'number'
+			? Math.abs(x - y) <= SAME * Math.max(Math.abs(x), Math.abs(y))
+			: x === y;
+	});
+}

@@ -1,13 +1,8 @@
 import { worthAt, type Titration } from '../../method/index.ts';
 import { nearlyEqual, roundTo } from '../../numeric/index.ts';
 import { convertSpan, PARAMETERS } from '../../quantity/index.ts';
-import { fail, ok, type Result } from '../../result/index.ts';
-import {
-	COVERAGE,
-	standardUncertaintyOf,
-	type MeasurementModel,
-	type UncertaintyComponent
-} from '../../uncertainty/index.ts';
+import { fail, ok, type Fault, type Result } from '../../result/index.ts';
+import { COVERAGE, type MeasurementModel, type UncertaintyComponent } from '../../uncertainty/index.ts';
 import type { DropMarks, SyringeMarks } from '../form/raw-reading.ts';
 import { BoundOutcome, type ArithmeticLine, type Outcome } from '../outcome/outcome.ts';
 import type { BoundResult, TestResult, ValueResult } from '../outcome/test-result.ts';
@@ -75,15 +70,26 @@ function buildKit(titration: Titration, sample: TitrationSample): TitrationKit {
 	};
 }
 
-/** Kits are few and their readings many: what follows from a method alone is worked out once. */
-const kits = new WeakMap<Titration, Map<number, TitrationKit>>();
+/** A titration of one size of sample, with what follows from the method alone. */
+interface Titrated {
+	readonly titration: Titration;
+	readonly sample: TitrationSample;
+	readonly kit: TitrationKit;
+}
 
-function kitOf(titration: Titration, sample: TitrationSample): TitrationKit {
-	let known = kits.get(titration);
-	if (!known) kits.set(titration, (known = new Map<number, TitrationKit>()));
-	let kit = known.get(sample.ml);
-	if (!kit) known.set(sample.ml, (kit = buildKit(titration, sample)));
-	return kit;
+/** Kits are few and their readings many: what follows from a method alone is worked out once. */
+const known = new WeakMap<Titration, Map<number, Titrated>>();
+/** The last one, since readings come kit by kit. */
+let last: Titrated | null = null;
+
+function titratedOf(titration: Titration, sample: TitrationSample): Titrated {
+	if (last !== null && last.titration === titration && last.sample.ml === sample.ml) return last;
+	let sizes = known.get(titration);
+	if (!sizes) known.set(titration, (sizes = new Map<number, Titrated>()));
+	let one = sizes.get(sample.ml);
+	if (!one) sizes.set(sample.ml, (one = { titration, sample, kit: buildKit(titration, sample) }));
+	last = one;
+	return one;
 }
 
 // Written out as one literal in each: spreading objects together costs more than all of the arithmetic.
@@ -126,48 +132,41 @@ function looksAtDrops(marks: DropMarks, shift: number, uShift: number): Titratio
 	};
 }
 
+/** Why a titration cannot have been read so; null where it can. */
+function faultInMarks({ meter }: Titration, marks: TitrationMarks): Fault | null {
+	if (meter.kind === 'syringe' && 'fills' in marks) return faultInSyringeMarks(meter, marks);
+	if (meter.kind === 'drops' && 'least' in marks) return faultInDrops(marks);
+	return { code: 'wrong-form' };
+}
+
+/** @param marks without a fault */
 function looksAt(
 	titration: Titration,
 	marks: TitrationMarks,
 	endPoint: EndPoint | undefined
-): Result<TitrationLooks> {
+): TitrationLooks {
 	const { meter } = titration;
 	const habit = habitOf(endPoint);
 	const increment = incrementOf(titration);
 	const shift = habit.shiftDrops * increment;
 	const uShift = habit.uDrops * increment;
-	if (meter.kind === 'syringe' && 'fills' in marks) {
-		const fault = faultInSyringeMarks(meter, marks);
-		return fault ? { ok: false, fault } : ok(looksAtSyringe(marks, meter.graduationMl, shift, uShift));
-	}
-	if (meter.kind === 'drops' && 'least' in marks) {
-		const fault = faultInDrops(marks);
-		return fault ? { ok: false, fault } : ok(looksAtDrops(marks, shift, uShift));
-	}
-	return fail('wrong-form');
-}
-
-/** A titration as it was read, with what its kit makes of it. */
-interface Titrated {
-	readonly titration: Titration;
-	readonly sample: TitrationSample;
-	readonly marks: TitrationMarks;
-	readonly endPoint: EndPoint | undefined;
-	readonly kit: TitrationKit;
-	readonly looks: TitrationLooks;
+	return 'fills' in marks
+		? looksAtSyringe(marks, meter.kind === 'syringe' ? meter.graduationMl : 0, shift, uShift)
+		: looksAtDrops(marks, shift, uShift);
 }
 
 /** One titration's result. Arithmetic, budget and model are made when they are asked for. */
 export class TitrationOutcome implements Outcome {
-	readonly looks: TitrationLooks;
-
 	constructor(
 		private readonly titrated: Titrated,
+		private readonly marks: TitrationMarks,
+		private readonly endPoint: EndPoint | undefined,
 		readonly result: ValueResult
-	) {
-		this.looks = titrated.looks;
-	}
+	) {}
 
+	get looks(): TitrationLooks {
+		return looksAt(this.titrated.titration, this.marks, this.endPoint);
+	}
 	private get budget(): TitrationBudget {
 		return new TitrationBudget(this.titrated.kit, this.looks);
 	}
@@ -175,14 +174,16 @@ export class TitrationOutcome implements Outcome {
 		return this.budget.components;
 	}
 	get arithmetic(): readonly ArithmeticLine[] {
-		const { titration, sample, marks, endPoint } = this.titrated;
+		const { marks, endPoint } = this;
+		const { titration, sample, kit } = this.titrated;
 		const meter = titration.meter.kind;
-		const { increment, perUnit, atZero } = this.titrated.kit;
+		const { increment, perUnit, atZero } = kit;
 		const { budget } = this;
-		const lines = linesOfMarks(marks, this.looks.volume);
+		const { looks } = budget;
+		const lines = linesOfMarks(marks, looks.volume);
 		lines.push({ kind: 'half-last-drop', meter, drop: increment, remaining: budget.volume });
-		if (this.looks.shift !== 0 && endPoint) {
-			lines.push({ kind: 'habit', meter, endPoint, shift: this.looks.shift });
+		if (looks.shift !== 0 && endPoint) {
+			lines.push({ kind: 'habit', meter, endPoint, shift: looks.shift });
 		}
 		lines.push({
 			kind: 'worth',
@@ -235,8 +236,7 @@ function boundOf(
 
 /** Titrant delivered as read, mL or drops; null where the reading cannot be. */
 export function volumeOf(titration: Titration, marks: TitrationMarks): number | null {
-	const looks = looksAt(titration, marks, undefined);
-	return looks.ok ? looks.value.volume : null;
+	return faultInMarks(titration, marks) ? null : looksAt(titration, marks, undefined).volume;
 }
 
 /**
@@ -252,38 +252,36 @@ export function deriveTitration(
 	marks: TitrationMarks,
 	endPoint: EndPoint | undefined
 ): Result<Outcome> {
-	const read = looksAt(titration, marks, endPoint);
-	if (!read.ok) return read;
-	const looks = read.value;
-	let kit = kitOf(titration, sample);
+	const fault = faultInMarks(titration, marks);
+	if (fault) return { ok: false, fault };
+	const looks = looksAt(titration, marks, endPoint);
+	let titrated = titratedOf(titration, sample);
 	if (titration.worth.by === 'table') {
-		const { volume } = new TitrationBudget(kit, looks);
+		const { volume } = new TitrationBudget(titrated.kit, looks);
 		const line = worthAt(titration, volume, sample.ml, sample.fullMl);
 		if ('sense' in line) return ok(boundOf(titration, marks, looks, line));
-		kit = { ...kit, ...line };
+		titrated = { titration, sample, kit: { ...titrated.kit, ...line } };
 	}
+	const { kit } = titrated;
 	if (nearlyEqual(looks.volume, 0)) {
 		const limit = kit.atZero + kit.perUnit * kit.increment;
 		return ok(boundOf(titration, marks, looks, { sense: kit.perUnit > 0 ? '<' : '>', limit }));
 	}
 	const budget = new TitrationBudget(kit, looks);
 	const { value, uRandom, uCommon } = budget;
-	if (value < 0 && value < -COVERAGE * standardUncertaintyOf({ uRandom, uCommon })) {
+	if (value < 0 && value < -COVERAGE * Math.sqrt(uRandom * uRandom + uCommon * uCommon)) {
 		return fail('beyond-excess', undefined, { volume: looks.volume });
 	}
 	const { parameter } = titration;
 	return ok(
-		new TitrationOutcome(
-			{ titration, sample, marks, endPoint, kit, looks },
-			{
-				kind: 'value',
-				parameter,
-				unit: PARAMETERS[parameter].canonicalUnit,
-				// A reading of less than half a drop cannot mean less than nothing.
-				value: Math.max(0, value),
-				uRandom,
-				uCommon
-			}
-		)
+		new TitrationOutcome(titrated, marks, endPoint, {
+			kind: 'value',
+			parameter,
+			unit: PARAMETERS[parameter].canonicalUnit,
+			// A reading of less than half a drop cannot mean less than nothing.
+			value: Math.max(0, value),
+			uRandom,
+			uCommon
+		})
 	);
 }

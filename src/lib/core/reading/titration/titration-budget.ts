@@ -66,18 +66,16 @@ export interface TitrationLooks {
 	readonly uShift: number;
 }
 
-/** Root of a sum of squares; a general form would make a list of them for every reading. */
-function quadrature(a: number, b: number, c: number, d: number): number {
-	return Math.sqrt(a * a + b * b + c * c + d * d);
+/** Relative standard uncertainties of things that multiply add up by their squares. */
+function squaredRelative(sources: readonly RelativeSource[]): number {
+	let sum = 0;
+	for (let i = 0; i < sources.length; i++) sum += sources[i]!.relativeU * sources[i]!.relativeU;
+	return sum;
 }
 
-function combineRelative(sources: readonly RelativeSource[]): number {
-	// The root of one square is what was squared.
-	if (sources.length === 1) return sources[0]!.relativeU;
-	let sum = 0;
-	for (let i = 0; i < sources.length; i++) sum += sources[i]!.relativeU ** 2;
-	return Math.sqrt(sum);
-}
+/** Of a width w evenly spread u² = w²/12; of a triangle half as much. */
+const RECT = 1 / 12;
+const TRIANGLE = 1 / 24;
 
 /**
  * Result and uncertainty budget of a titration, y = (a + k·V)·f:
@@ -94,8 +92,8 @@ export class TitrationBudget {
 	private readonly perUnit: number;
 
 	constructor(
-		private readonly kit: TitrationKit,
-		private readonly looks: TitrationLooks
+		readonly kit: TitrationKit,
+		readonly looks: TitrationLooks
 	) {
 		const { midpoint, increment, atZero, perUnit, factor } = kit;
 		const { volume, shift, bad } = looks;
@@ -147,19 +145,37 @@ export class TitrationBudget {
 	get factor(): number {
 		return Math.abs(this.value) * this.kit.factorRelativeU;
 	}
+	/**
+	 * The root of the random parts' squares, and of the common ones below: the same as of `components`, summed before any
+	 * root is drawn, since every reading of years needs these two and hardly any needs its parts.
+	 */
 	get uRandom(): number {
-		const onScale = quadrature(this.graduation, this.lastDrop, this.endPoint, this.readerDoubt);
-		const { bad, rangeWidth, uShift } = this.looks;
-		return bad === 0 && rangeWidth === 0 && uShift === 0
-			? onScale
-			: quadrature(onScale, this.range, this.badDrops, this.habit);
+		const { graduationShape, increment, endPointU } = this.kit;
+		const { squaredWidths, rangeWidth, bad, uShift, doubtHalfWidth } = this.looks;
+		const lastDrops = (1 + bad) * increment * increment;
+		const squares =
+			squaredWidths * (graduationShape === 'rect' ? RECT : TRIANGLE) +
+			(lastDrops + rangeWidth * rangeWidth) * RECT +
+			endPointU * endPointU +
+			uShift * uShift +
+			(doubtHalfWidth * doubtHalfWidth) / 3;
+		return this.perUnit * Math.sqrt(squares);
 	}
 	get uCommon(): number {
-		const { onTitrant, onExcess } = this.kit;
-		const titrant = this.titrantPart * combineRelative(onTitrant);
-		const excess = onExcess.length === 0 ? 0 : this.excessPart * combineRelative(onExcess);
-		const reagents = excess === 0 ? titrant : quadrature(titrant, excess, 0, 0);
-		return quadrature(this.sampleVolume, this.chartRounding, reagents, this.factor);
+		const { onTitrant, onExcess, sampleShape, sampleToleranceMl, sampleMl, chartStep, factorRelativeU } =
+			this.kit;
+		const sample = sampleToleranceMl / sampleMl;
+		const onWhole = (sample * sample) / (sampleShape === 'rect' ? 3 : 6) + factorRelativeU * factorRelativeU;
+		const titrant = this.titrantPart;
+		let squares =
+			this.value * this.value * onWhole +
+			titrant * titrant * squaredRelative(onTitrant) +
+			chartStep * chartStep * RECT;
+		if (onExcess.length > 0) {
+			const excess = this.excessPart;
+			squares += excess * excess * squaredRelative(onExcess);
+		}
+		return Math.sqrt(squares);
 	}
 
 	/** The budget's parts by name, those that are nothing left out. */

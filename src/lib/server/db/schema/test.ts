@@ -155,7 +155,8 @@ export const testRun = mysqlTable(
 			columns: [t.siteId, t.reader],
 			foreignColumns: [membership.siteId, membership.id]
 		}),
-		index('test_run_by_sample').on(t.siteId, t.sampleId)
+		index('test_run_by_sample').on(t.siteId, t.sampleId),
+		index('test_run_by_reader').on(t.siteId, t.reader, t.siteMethodId)
 	]
 );
 

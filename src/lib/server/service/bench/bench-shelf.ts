@@ -1,10 +1,9 @@
 import type { BenchAnswer, BenchKit } from '$lib/contract/bench';
 import type { ShelfHabits } from '$lib/contract/shelf-view';
 import type { SiteScope } from '../../repository/scope.ts';
-import { shelfItems } from '../../repository/shelf.ts';
 import type { Deps } from '../deps.ts';
-import { kitParts, knownKit } from '../reading/run-kit.ts';
-import { shelfThings } from '../shelf/shelf-state.ts';
+import { knownKit, partOf } from '../reading/run-kit.ts';
+import { shelfRecords, thingsOf } from '../shelf/shelf-state.ts';
 
 /** What of the shelf can be tested with, or tested, now. */
 export async function benchShelf(
@@ -12,14 +11,11 @@ export async function benchShelf(
 	scope: SiteScope,
 	habits: ShelfHabits
 ): Promise<Pick<BenchAnswer, 'kits' | 'standards'>> {
-	const [items, things] = await Promise.all([shelfItems(deps.db, scope), shelfThings(deps, scope, habits)]);
-	const supplyOf = new Map(things.map((t) => [t.id, t.supply]));
-	const parts = await kitParts(
-		deps.db,
-		scope,
-		items.map((i) => i.id)
-	);
+	const records = await shelfRecords(deps, scope);
 	const now = deps.clock.now();
+	const { items } = records;
+	const supplyOf = new Map(thingsOf(records, now, habits).map((t) => [t.id, t.supply]));
+	const parts = new Map(items.map(({ id }) => [id, partOf(id, records)]));
 	const kits: (BenchKit & { readonly openedAt: number })[] = [];
 	for (const { id, kind, name, lotCode, method, receivedAt } of items) {
 		const part = parts.get(id);

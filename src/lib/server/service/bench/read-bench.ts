@@ -1,4 +1,4 @@
-import type { BenchAnswer, BenchContext, KnownBefore } from '$lib/contract/bench';
+import type { BenchContext, BenchOfSite, BenchOfWater, KnownBefore } from '$lib/contract/bench';
 import type { ShelfHabits } from '$lib/contract/shelf-view';
 import { parametersOf } from '$lib/core/method';
 import { learnedPriors } from '$lib/core/plausibility';
@@ -9,7 +9,7 @@ import { addDays } from '$lib/core/time';
 import { adoptedMethods, takesShipped } from '../../repository/method.ts';
 import type { SiteScope } from '../../repository/scope.ts';
 import { slipCounts } from '../../repository/slip.ts';
-import { lastUseOf, practisedBy } from '../../repository/test.ts';
+import { practisedBy } from '../../repository/test.ts';
 import type { Water } from '../../repository/water.ts';
 import type { Deps } from '../deps.ts';
 import { judgedWater } from '../judgement/judged-water.ts';
@@ -33,21 +33,12 @@ function lastKnown(results: readonly DatedResult[], parameter: ParameterId): Kno
 	return null;
 }
 
-/** All that the bench needs to know of a water before a test, but the open sessions: these change with every step. */
-export async function readBench(
-	deps: Deps,
-	scope: SiteScope,
-	water: Water,
-	habits: ShelfHabits
-): Promise<Omit<BenchAnswer, 'sessions'>> {
-	const [judged, methods, takes, lastUse, slips, shelf, practised] = await Promise.all([
+/** What the bench needs to know of a water before a test. */
+export async function readBench(deps: Deps, scope: SiteScope, water: Water): Promise<BenchOfWater> {
+	const [judged, methods, takes] = await Promise.all([
 		judgedWater(deps, scope, water),
 		adoptedMethods(deps.db, scope),
-		takesShipped(deps.db, scope),
-		lastUseOf(deps.db, scope, water.id),
-		slipCounts(deps.db, scope),
-		benchShelf(deps, scope, habits),
-		practisedBy(deps.db, scope)
+		takesShipped(deps.db, scope)
 	]);
 	const { now, results, targets, cadence } = judged;
 	const { of: estimateOf } = judged.estimates;
@@ -68,10 +59,9 @@ export async function readBench(
 			method,
 			own,
 			common: !own && takes === 'chosen',
-			practised: practised.has(method.code),
 			contexts: Object.fromEntries(parametersOf(method).map((p) => [p, contextOf(p)])),
 			lastAt: lastAt(method.parameter),
-			lastUsedAt: lastUse.get(method.code) ?? null
+			lastUsedAt: results.findLast((r) => r.methodCode === method.code)?.at ?? null
 		}));
 	return {
 		waterName: water.name,
@@ -80,8 +70,6 @@ export async function readBench(
 		cadence,
 		offers,
 		usual: cadence.usual,
-		...shelf,
-		slipPriors: learnedPriors(slips.confirmed, slips.readings),
 		before: Object.fromEntries(
 			PARAMETER_IDS.flatMap((p) => {
 				const known = lastKnown(
@@ -91,5 +79,27 @@ export async function readBench(
 				return known ? [[p, known]] : [];
 			})
 		)
+	};
+}
+
+/**
+ * What it needs to know of the site, whichever water is tested. It is asked apart: a test of any water changes it, and
+ * what is known of the one at hand stands all the same.
+ */
+export async function readBenchSite(
+	deps: Deps,
+	scope: SiteScope,
+	_water: Water,
+	habits: ShelfHabits
+): Promise<BenchOfSite> {
+	const [slips, shelf, practised] = await Promise.all([
+		slipCounts(deps.db, scope),
+		benchShelf(deps, scope, habits),
+		practisedBy(deps.db, scope)
+	]);
+	return {
+		...shelf,
+		practised: [...practised],
+		slipPriors: learnedPriors(slips.confirmed, slips.readings)
 	};
 }

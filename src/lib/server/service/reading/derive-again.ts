@@ -1,6 +1,5 @@
-import { isDeepStrictEqual } from 'node:util';
 import type { DeriveAgain, Move } from '$lib/contract/method';
-import type { TestResult } from '$lib/core/reading';
+import { isSameResult, type TestResult } from '$lib/core/reading';
 import { fail, ok, type Result } from '$lib/core/result';
 import { versionsOf } from '../../repository/method.ts';
 import { setCurrentResults } from '../../repository/result.ts';
@@ -19,8 +18,8 @@ interface Planned {
 	}[];
 }
 
-// A result read back need not have its fields in the order they were derived in.
-const same = (a: readonly TestResult[], b: readonly TestResult[]) => isDeepStrictEqual(a, b);
+const same = (a: readonly TestResult[], b: readonly TestResult[]) =>
+	a.length === b.length && a.every((result, i) => isSameResult(result, b[i]!));
 
 async function plan(deps: Deps, scope: SiteScope, code: string): Promise<Planned | null> {
 	const versions = await versionsOf(deps.db, scope, code);

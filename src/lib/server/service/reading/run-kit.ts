@@ -18,6 +18,24 @@ export interface KitPart {
 	readonly findings: ReadonlyMap<string, KitFinding>;
 }
 
+/** A thing by all that was noted and found of everything. */
+export function partOf(
+	id: string,
+	{
+		notes,
+		checks
+	}: {
+		readonly notes: readonly Awaited<ReturnType<typeof notesOf>>[number][];
+		readonly checks: readonly Awaited<ReturnType<typeof checksOf>>[number][];
+	}
+): KitPart {
+	return {
+		id,
+		state: itemStateOf(notes.filter((n) => n.itemId === id).map((n) => n.what)),
+		findings: new Map(checks.filter((c) => c.itemId === id).map((c) => [c.id, c.finding]))
+	};
+}
+
 /** Things on the shelf with all that was noted and found of them, by id. */
 export async function kitParts(
 	db: Reader,
@@ -28,16 +46,7 @@ export async function kitParts(
 	// One after the other: inside a transaction there is one connection.
 	const notes = await notesOf(db, scope, ids);
 	const checks = await checksOf(db, scope, ids);
-	return new Map(
-		ids.map((id) => [
-			id,
-			{
-				id,
-				state: itemStateOf(notes.filter((n) => n.itemId === id).map((n) => n.what)),
-				findings: new Map(checks.filter((c) => c.itemId === id).map((c) => [c.id, c.finding]))
-			}
-		])
-	);
+	return new Map(ids.map((id) => [id, partOf(id, { notes, checks })]));
 }
 
 /** What many runs were made with. */

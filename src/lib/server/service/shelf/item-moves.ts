@@ -1,7 +1,6 @@
-import { isDeepStrictEqual } from 'node:util';
 import type { ResultMove } from '$lib/contract/shelf-view';
 import { judge } from '$lib/core/judgement';
-import { pointOf, type TestResult } from '$lib/core/reading';
+import { isSameResult, pointOf, type TestResult } from '$lib/core/reading';
 import { bandAt, plainBand, type DatedBand } from '$lib/core/record';
 import { itemStateOf, type DatedNote } from '$lib/core/shelf';
 import { standardUncertaintyOf } from '$lib/core/uncertainty';
@@ -65,7 +64,7 @@ export async function planMoves(
 		const after = derived.value.outcomes.map((o) => o.result);
 		const moves = after.flatMap((result): ResultMove[] => {
 			const before = reading.results.find((r) => r.parameter === result.parameter);
-			if (!before || reading.waterId === null || isDeepStrictEqual(before, result)) return [];
+			if (!before || reading.waterId === null || isSameResult(before, result)) return [];
 			const bands = targets.get(reading.waterId) ?? [];
 			return [
 				{

@@ -72,8 +72,8 @@ function bottlesOf(
 /** What was done with a thing. */
 interface ItemHistory {
 	readonly uses: readonly ItemUse[];
-	readonly notes: Awaited<ReturnType<typeof notesOf>>;
-	readonly checks: Awaited<ReturnType<typeof checksOf>>;
+	readonly notes: ShelfRecords['notes'];
+	readonly checks: ShelfRecords['checks'];
 }
 
 /** How its keeper uses things, and what there is to check them by. */
@@ -162,34 +162,46 @@ function thingOf(
 	};
 }
 
-/** Everything on the shelf, as it stands after all that was noted of it and tested with it. */
-export async function shelfThings(
-	deps: Deps,
-	scope: SiteScope,
-	habits: ShelfHabits,
-	levels: Levels = {}
-): Promise<readonly ShelfThing[]> {
-	const items = await shelfItems(deps.db, scope);
+/** What is kept of everything on a shelf, read once for all that asks about it. */
+export interface ShelfRecords {
+	readonly items: readonly ShelfItem[];
+	readonly notes: readonly Awaited<ReturnType<typeof notesOf>>[number][];
+	readonly checks: readonly Awaited<ReturnType<typeof checksOf>>[number][];
+	readonly uses: readonly ItemUse[];
+}
+
+export async function shelfRecords({ db }: Deps, scope: SiteScope): Promise<ShelfRecords> {
+	const items = await shelfItems(db, scope);
 	const ids = items.map((i) => i.id);
 	const [notes, checks, uses] = await Promise.all([
-		notesOf(deps.db, scope, ids),
-		checksOf(deps.db, scope, ids),
-		itemUses(deps.db, scope, null)
+		notesOf(db, scope, ids),
+		checksOf(db, scope, ids),
+		itemUses(db, scope, null)
 	]);
-	const now = deps.clock.now();
-	const of = <T extends { readonly itemId: string }>(all: readonly T[]) => {
-		const byItem = new Map<string, T[]>();
-		for (const one of all) {
-			const known = byItem.get(one.itemId);
-			if (known) known.push(one);
-			else byItem.set(one.itemId, [one]);
-		}
-		return byItem;
-	};
+	return { items, notes, checks, uses };
+}
+
+function byItem<T extends { readonly itemId: string }>(all: readonly T[]): ReadonlyMap<string, readonly T[]> {
+	const found = new Map<string, T[]>();
+	for (const one of all) {
+		const known = found.get(one.itemId);
+		if (known) known.push(one);
+		else found.set(one.itemId, [one]);
+	}
+	return found;
+}
+
+/** Everything on the shelf, as it stands after all that was noted of it and tested with it. */
+export function thingsOf(
+	{ items, notes, checks, uses }: ShelfRecords,
+	now: Instant,
+	habits: ShelfHabits,
+	levels: Levels = {}
+): readonly ShelfThing[] {
 	const provable = new Set(
 		items.flatMap((i) => (i.kind === 'standard' ? i.details.contents.map((c) => c.parameter) : []))
 	);
-	const [usesOf, notesBy, checksBy] = [of(uses), of(notes), of(checks)];
+	const [usesOf, notesBy, checksBy] = [byItem(uses), byItem(notes), byItem(checks)];
 	return items.map((item) =>
 		thingOf(
 			item,
@@ -201,4 +213,14 @@ export async function shelfThings(
 			{ habits, levels, provable, now }
 		)
 	);
+}
+
+/** The same, read for whoever needs nothing else of it. */
+export async function shelfThings(
+	deps: Deps,
+	scope: SiteScope,
+	habits: ShelfHabits,
+	levels: Levels = {}
+): Promise<readonly ShelfThing[]> {
+	return thingsOf(await shelfRecords(deps, scope), deps.clock.now(), habits, levels);
 }

@@ -6,11 +6,7 @@ export const load = (async ({ locals, params, url }) => {
 	const open = await askedWater(locals, params);
 	const asked = (name: string) => url.searchParams.get(name);
 	const { services, preferences } = locals;
-	const [reckoned, sessions] = await Promise.all([
-		services.ask('bench', open, preferences),
-		services.bench.readSessions(open.scope)
-	]);
-	const bench = { ...reckoned, sessions };
+	const bench = await services.bench.readBench(open, preferences);
 	return {
 		leftOut: bench.leftOut,
 		bench: toJson(bench),

@@ -6,9 +6,6 @@ export const GET = (async ({ locals, params }) => {
 	const open = await locals.openWater(params.water);
 	if (!open) return json({ fault: { code: 'unknown-item', field: 'water' } }, { status: 404 });
 	const { services, preferences } = locals;
-	const [reckoned, sessions] = await Promise.all([
-		services.ask('bench', open, preferences),
-		services.bench.readSessions(open.scope)
-	]);
-	return json({ value: { ...reckoned, sessions } }, { headers: { 'cache-control': 'no-store' } });
+	const value = await services.bench.readBench(open, preferences);
+	return json({ value }, { headers: { 'cache-control': 'no-store' } });
 }) satisfies RequestHandler;

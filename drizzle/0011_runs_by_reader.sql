@@ -1,0 +1,1 @@
+CREATE INDEX `test_run_by_reader` ON `test_run` (`site_id`,`reader`,`site_method_id`);
