@@ -1,6 +1,7 @@
 /** The layers, from the ground up; see docs/decisions/layers.md. */
 const coreOrder = [
 	'result',
+	'access',
 	'numeric',
 	'time',
 	'caution',

@@ -1,28 +1,28 @@
 // Fills the demo world once, through the same services as the application. Prints who the demo member is.
-import { judgedWater } from '../src/lib/server/service/judgement/judged-water.ts';
-import { LIBRARY } from '../src/lib/demo/lobby-reef.ts';
+import type { RecordEvent } from '../src/lib/contract/event.ts';
 import type { NoteItem } from '../src/lib/contract/shelf.ts';
+import type { BenchEntry } from '../src/lib/core/bench/index.ts';
+import { LABEL_U } from '../src/lib/core/correction/index.ts';
+import { PROFILES } from '../src/lib/core/judgement/index.ts';
+import { stepsFor, timerSecondsOf, type Method, type Portion } from '../src/lib/core/method/index.ts';
+import type { ParameterId } from '../src/lib/core/quantity/index.ts';
+import type { Result } from '../src/lib/core/result/index.ts';
+import { addDays, addSeconds, civilDate, offsetMinutes, type Instant } from '../src/lib/core/time/index.ts';
+import { LIBRARY } from '../src/lib/demo/lobby-reef.ts';
 import { kitOf } from '../src/lib/demo/shelf.ts';
 import type { DemoShelf, DemoShelfNote, SiteStory, WaterStory } from '../src/lib/demo/story.ts';
 import { demoWorld } from '../src/lib/demo/world.ts';
-import { PROFILES } from '../src/lib/core/judgement/index.ts';
-import { stepsFor, timerSecondsOf, type Method, type Portion } from '../src/lib/core/method/index.ts';
-import { addDays, addSeconds, civilDate, offsetMinutes, type Instant } from '../src/lib/core/time/index.ts';
-import type { BenchEntry } from '../src/lib/core/bench/index.ts';
-import type { ParameterId } from '../src/lib/core/quantity/index.ts';
-import type { RecordEvent } from '../src/lib/contract/event.ts';
-import type { Result } from '../src/lib/core/result/index.ts';
 import { clockSetting, idMaker, serverClock } from '../src/lib/server/clock.ts';
 import { connect } from '../src/lib/server/db/connect.ts';
-import { LABEL_U } from '../src/lib/core/correction/index.ts';
 import { hasAccounts } from '../src/lib/server/repository/account.ts';
 import { memberByRole, siteByName } from '../src/lib/server/repository/founding.ts';
-import { adoptShipped } from '../src/lib/server/service/method/adopt-shipped.ts';
-import { readPlan } from '../src/lib/server/service/correction/plan/read-plan.ts';
-import { foundSite } from '../src/lib/server/service/account/found-site.ts';
-import { lookAtMadeUp } from '../src/lib/server/service/water/made-up.ts';
 import type { SiteScope } from '../src/lib/server/repository/scope.ts';
 import { waterAt } from '../src/lib/server/repository/water.ts';
+import { foundSite } from '../src/lib/server/service/account/found-site.ts';
+import { readPlan } from '../src/lib/server/service/correction/plan/read-plan.ts';
+import { judgedWater } from '../src/lib/server/service/judgement/judged-water.ts';
+import { adoptShipped } from '../src/lib/server/service/method/adopt-shipped.ts';
+import { lookAtMadeUp } from '../src/lib/server/service/water/made-up.ts';
 import { createServices } from '../src/lib/server/services.ts';
 
 const url = process.env.DATABASE_URL;
@@ -451,7 +451,7 @@ if (member !== undefined && !(await lookAtMadeUp(deps, { id: member }))) {
 
 const site = await siteByName(db, LIBRARY.name);
 if (site) await adoptShipped(deps);
-const personId = site ? await memberByRole(db, site.id, 'keeper') : await fill();
+const personId = site ? await memberByRole(db, site.id, 'owner') : await fill();
 const madeOn = civilDate(site?.createdAt ?? now, LIBRARY.timeZone);
 const ageDays = site ? Math.floor((now - site.createdAt) / 86_400_000) : 0;
 console.log(JSON.stringify({ personId, madeOn, ageDays, isNew: !site }));

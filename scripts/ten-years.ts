@@ -3,12 +3,12 @@
 import { normalDeviate, roundTo, seededRandom } from '../src/lib/core/numeric/index.ts';
 import { PARAMETERS, type ParameterId } from '../src/lib/core/quantity/index.ts';
 import { addDays, addSeconds, instant } from '../src/lib/core/time/index.ts';
+import { LIBRARY } from '../src/lib/demo/lobby-reef.ts';
 import { clockSetting, idMaker, serverClock } from '../src/lib/server/clock.ts';
 import { connect } from '../src/lib/server/db/connect.ts';
 import { memberByRole, siteByName } from '../src/lib/server/repository/founding.ts';
 import { foundSite } from '../src/lib/server/service/account/found-site.ts';
 import { createServices } from '../src/lib/server/services.ts';
-import { LIBRARY } from '../src/lib/demo/lobby-reef.ts';
 
 const url = process.env.DATABASE_URL;
 if (!url) throw new Error('DATABASE_URL is not set');
@@ -35,13 +35,13 @@ if (!library) throw new Error('make the demo world first');
 const now = real.now();
 const days = Math.round(years * 365);
 const start = addDays(now, -days - 1);
-const personId = await memberByRole(db, library.id, 'keeper');
+const personId = await memberByRole(db, library.id, 'owner');
 if (!personId) throw new Error('the demo world has no keeper');
 const { waterIds } = await foundSite(deps, {
 	name: `Ten years ${deps.newId().slice(-4)}`,
 	timeZone: LIBRARY.timeZone,
 	createdAt: now,
-	people: [{ displayName: 'Keeper', role: 'keeper', personId }],
+	people: [{ displayName: 'Keeper', role: 'owner', personId }],
 	waters: [
 		{
 			name: 'Old reef',

@@ -17,10 +17,12 @@ export function isStray(form: FormData, field: string): boolean {
 	return field === '' || UNSEEN.has(last) || !sent;
 }
 
+const statusOf = (code: Fault['code']) => (code === 'not-allowed' ? 403 : CONFLICTS.has(code) ? 409 : 400);
+
 /** The answer of a form that was refused: what is wrong, at which field, and all that was entered. */
 export function refused(form: FormData, fault: Fault) {
 	const field = fault.field ?? '';
-	return fail(CONFLICTS.has(fault.code) ? 409 : 400, {
+	return fail(statusOf(fault.code), {
 		entered: entered(form),
 		field,
 		stray: isStray(form, field),

@@ -185,7 +185,7 @@ describe('every form of reading, by hand', () => {
 		await me.goto('/log/result?parameter=phosphate');
 		await me.page.select('select[name="unit"]', 'ug-per-l-p');
 		await me.press('Save the result');
-		await me.sees('That is not a number');
+		await me.sees('must be a number');
 		await me.fill('input[name="value"]', '20');
 		await me.fill('input[name="expandedU"]', '2');
 		await me.press('Save the result');

@@ -85,7 +85,7 @@ describe('a value that no water holds', () => {
 			{ sense: '≥' },
 			/Whether it is a value, less than, or more than is none of the words/
 		],
-		['an uncertainty that is none', { expandedU: '1e-300' }, /lies outside|not a number/],
+		['an uncertainty that is none', { expandedU: '1e-300' }, /must be a number|lies outside/],
 		['an uncertainty beyond all', { expandedU: '9000' }, /lies outside/],
 		[
 			'a day that is not in the calendar',

@@ -72,7 +72,7 @@ export async function liveThrough(
 		name,
 		timeZone: 'Europe/Lisbon',
 		createdAt: start,
-		people: [{ displayName: `Keeper of ${name}`, role: 'keeper' }],
+		people: [{ displayName: `Keeper of ${name}`, role: 'owner' }],
 		waters: [
 			{
 				name,

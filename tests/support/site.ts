@@ -76,7 +76,7 @@ export function openWorld(url: string) {
 				name,
 				timeZone: 'Europe/Lisbon',
 				createdAt: addDays(now, -400),
-				people: [{ displayName: `Keeper of ${name}`, role: 'keeper' }],
+				people: [{ displayName: `Keeper of ${name}`, role: 'owner' }],
 				waters: [
 					{
 						name: `${name} tank`,

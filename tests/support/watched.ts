@@ -10,7 +10,7 @@ type Raised = 'water' | 'site' | 'either' | 'water-at-most' | 'nothing';
 type Rooms = { readonly [R in keyof Services]?: Readonly<Partial<Record<keyof Services[R], Raised>>> };
 
 /** Every command that may change what is kept, by what it is known to raise. */
-const RAISES: Rooms = {
+export const COMMANDS: Rooms = {
 	bench: { saveSession: 'water-at-most' },
 	correction: {
 		changePlan: 'water',
@@ -86,7 +86,7 @@ export function watched(db: Database, services: Services): Services {
 				return [name, raised === undefined ? act : watch(name, raised, act)];
 			})
 		);
-	const rooms = Object.entries(RAISES) as [keyof Services, Readonly<Record<string, Raised>>][];
+	const rooms = Object.entries(COMMANDS) as [keyof Services, Readonly<Record<string, Raised>>][];
 	const watchedRooms = rooms.map(([room, raises]) => [room, watchedRoom(services[room], raises)] as const);
 	return { ...services, ...Object.fromEntries(watchedRooms) };
 }

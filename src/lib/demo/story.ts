@@ -1,5 +1,6 @@
-import type { WaterEvent } from '$lib/core/balance';
 import type { AddItem } from '$lib/contract/shelf';
+import type { Role } from '$lib/core/access';
+import type { WaterEvent } from '$lib/core/balance';
 import type { AlkalinityForm, RaisedParameter } from '$lib/core/correction';
 import type { ProfileId } from '$lib/core/judgement';
 import type { Method } from '$lib/core/method';
@@ -135,7 +136,7 @@ export interface SiteStory {
 	readonly timeZone: string;
 	readonly people: readonly {
 		readonly displayName: string;
-		readonly role: 'keeper' | 'helper' | 'teacher';
+		readonly role: Role;
 	}[];
 	readonly waters: readonly WaterStory[];
 	readonly shelf: DemoShelf;

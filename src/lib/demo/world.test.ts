@@ -24,7 +24,7 @@ describe('the demo world', () => {
 			['Lobby reef', 'Mixing barrel', 'Quay tap', 'Paludarium', 'Skerry sample', 'Bight sample'],
 			['Cuttings tray', 'Classroom tank']
 		]);
-		expect(sites[1].people.some((p) => p.displayName === 'Keeper' && p.role === 'helper')).toBe(true);
+		expect(sites[1].people.some((p) => p.displayName === 'Keeper' && p.role === 'keeper')).toBe(true);
 	});
 	it('is the same on every telling, and never in the future', () => {
 		expect(JSON.stringify(demoWorld(now))).toBe(JSON.stringify(sites));

@@ -1,10 +1,10 @@
 import type { Instant } from '$lib/core/time';
-import { LIBRARY_SUPPLEMENTS } from './lobby-plans';
-import { lobbyReef, LIBRARY } from './lobby-reef';
 import { classroomTank, cuttingsTray, paludarium } from './living-waters';
-import { collected, mixingBarrel, quayTap } from './still-waters';
+import { LIBRARY_SUPPLEMENTS } from './lobby-plans';
+import { LIBRARY, lobbyReef } from './lobby-reef';
 import { librarySessions } from './sessions';
 import { libraryShelf, schoolShelf } from './shelf';
+import { collected, mixingBarrel, quayTap } from './still-waters';
 import type { SiteStory } from './story';
 
 export const SCHOOL = { name: 'Harbour school', timeZone: LIBRARY.timeZone } as const;
@@ -34,7 +34,7 @@ export function demoWorld(now: Instant): readonly [SiteStory, SiteStory] {
 			name: LIBRARY.name,
 			timeZone: zone,
 			people: [
-				{ displayName: 'Keeper', role: 'keeper' },
+				{ displayName: 'Keeper', role: 'owner' },
 				{ displayName: 'Helper', role: 'helper' }
 			],
 			waters: [
@@ -60,8 +60,8 @@ export function demoWorld(now: Instant): readonly [SiteStory, SiteStory] {
 			name: SCHOOL.name,
 			timeZone: zone,
 			people: [
-				{ displayName: 'Teacher', role: 'teacher' },
-				{ displayName: 'Keeper', role: 'helper' }
+				{ displayName: 'Teacher', role: 'owner' },
+				{ displayName: 'Keeper', role: 'keeper' }
 			],
 			waters: [cuttingsTray(now, zone), classroomTank(now, zone)],
 			shelf: schoolShelf(now),

@@ -1,5 +1,7 @@
 import type { BenchAnswer } from '$lib/contract/bench';
 import type { ShelfHabits } from '$lib/contract/shelf-view';
+import { granted, type Permission } from '$lib/core/access';
+import type { Result } from '$lib/core/result';
 import { createKeeper } from './reckon/keeper.ts';
 import { createMemory } from './reckon/memory.ts';
 import { reckon, type Done, type Task } from './reckon/reckon.ts';
@@ -7,7 +9,7 @@ import type { AnswerOf, AskedOf, ReckoningName } from './reckon/reckonings.ts';
 import { supplementsUsed } from './repository/event.ts';
 import type { Person } from './repository/people.ts';
 import { photographsOf } from './repository/photograph.ts';
-import type { SiteScope } from './repository/scope.ts';
+import type { ScopeFor, SiteScope } from './repository/scope.ts';
 import { readingById } from './repository/test.ts';
 import { targetsOf } from './repository/water.ts';
 import { personOfToken, startSession } from './service/account/sign-in.ts';
@@ -52,6 +54,11 @@ import { setTarget } from './service/water/set-target.ts';
 import { askingOf, createSeveral } from './several-waters.ts';
 
 type UseCase = (deps: PooledDeps, ...rest: never[]) => unknown;
+type Command<P extends Permission> = (
+	deps: PooledDeps,
+	scope: ScopeFor<P>,
+	...rest: never[]
+) => Promise<unknown>;
 
 /** Leaves out the first argument, which every use case takes: what it stands on. */
 type Bound<F> = F extends (deps: PooledDeps, ...rest: infer R) => infer A ? (...rest: R) => A : never;
@@ -64,6 +71,26 @@ function bindAll<T extends Readonly<Record<string, UseCase>>>(
 		([name, useCase]) => [name, (...rest: never[]) => useCase(deps, ...rest)] as const
 	);
 	return Object.fromEntries(bound) as { readonly [K in keyof T]: Bound<T[K]> };
+}
+
+/** The same of use cases that ask for a permission: whoever lacks it is refused, with words. */
+type Guarded<F> = F extends (deps: PooledDeps, scope: ScopeFor<Permission>, ...rest: infer R) => infer A
+	? (scope: SiteScope, ...rest: R) => A | Promise<Result<never>>
+	: never;
+
+function guardAll<P extends Permission, T extends Readonly<Record<string, Command<P>>>>(
+	deps: PooledDeps,
+	what: P,
+	useCases: T
+): { readonly [K in keyof T]: Guarded<T[K]> } {
+	const guarded = Object.entries(useCases).map(([name, useCase]) => {
+		const carryOut = async (scope: SiteScope, ...rest: never[]) => {
+			const allowed = granted(scope, what);
+			return allowed.ok ? useCase(deps, allowed.value, ...rest) : allowed;
+		};
+		return [name, carryOut] as const;
+	});
+	return Object.fromEntries(guarded) as never;
 }
 
 /** Reckons in this very thread: where there is no pool of them, in development and in tests. */
@@ -100,7 +127,8 @@ export function createServices(deps: PooledDeps, run: (task: Task) => Promise<Do
 		},
 		account: bindAll(deps, { personOfToken, startSession }),
 		bench: {
-			...bindAll(deps, { readSessions, saveSession }),
+			...bindAll(deps, { readSessions }),
+			...guardAll(deps, 'test', { saveSession }),
 			/** All that a test stands on; the open sessions, which change with every step, are read each time. */
 			readBench: async (open: OpenWater, habits: ShelfHabits): Promise<BenchAnswer> => {
 				const [ofWater, { practised, ...ofSite }, sessions] = await Promise.all([
@@ -113,71 +141,62 @@ export function createServices(deps: PooledDeps, run: (task: Task) => Promise<Do
 			}
 		},
 		calendar: {
-			...bindAll(deps, { changeFeed, readFeeds }),
+			...bindAll(deps, { readFeeds }),
+			...guardAll(deps, 'share', { changeFeed }),
 			siteCalendar: several.siteCalendar,
 			feedCalendar: several.feedCalendar
 		},
-		correction: bindAll(deps, {
-			changePlan,
-			noteStep,
-			readBatches,
-			readLimits,
-			readSupplements,
-			saveSupplement,
-			setLimit,
-			startPlan
-		}),
+		correction: {
+			...bindAll(deps, { readBatches, readLimits, readSupplements }),
+			...guardAll(deps, 'decide', { changePlan, saveSupplement, setLimit, startPlan }),
+			...guardAll(deps, 'carry-out', { noteStep })
+		},
 		judgement: {
-			...bindAll(deps, { readProfiles, saveProfile, saveSettings, takeProfile }),
+			...bindAll(deps, { readProfiles }),
+			...guardAll(deps, 'decide', { saveProfile, saveSettings, takeProfile }),
 			settingsOf: (scope: SiteScope, waterId: string) => judgementSettings(db, scope, waterId),
 			readLines: several.readLines,
 			readBoard: several.readBoard
 		},
-		laboratory: bindAll(deps, { collectAnswers, readSent, saveReport, sendSample }),
+		laboratory: {
+			...bindAll(deps, { collectAnswers, readSent }),
+			...guardAll(deps, 'record', { saveReport, sendSample })
+		},
 		log: {
-			...bindAll(deps, {
-				keepPhotograph,
-				logCsv,
-				readLog,
-				readPhotograph,
-				readRecentEvents,
-				recordEvent,
-				takePhotographBack
-			}),
+			...bindAll(deps, { logCsv, readLog, readPhotograph, readRecentEvents }),
+			...guardAll(deps, 'record', { recordEvent }),
+			...guardAll(deps, 'test', { keepPhotograph, takePhotographBack }),
 			photographsOf: (scope: SiteScope, runId: string) => photographsOf(db, scope, { runId }),
 			supplementsUsed: (scope: SiteScope, waterId: string) => supplementsUsed(db, scope, waterId)
 		},
-		method: bindAll(deps, { deriveAgain, previewDerivation, readMethod, readMethods, saveMethod }),
+		method: {
+			...bindAll(deps, { previewDerivation, readMethod, readMethods }),
+			...guardAll(deps, 'equip', { deriveAgain, saveMethod })
+		},
 		reading: {
-			...bindAll(deps, { correctReading, keepReading, kitOfReading, saveTestRun }),
+			...bindAll(deps, { kitOfReading }),
+			...guardAll(deps, 'test', { correctReading, keepReading, saveTestRun }),
 			readingById: (scope: SiteScope, id: string) => readingById(db, scope, id)
 		},
-		shelf: bindAll(deps, {
-			addToShelf,
-			decideCheck,
-			deriveItemAgain,
-			finishCheck,
-			noteItem,
-			previewDecision
-		}),
+		shelf: {
+			...bindAll(deps, { previewDecision }),
+			...guardAll(deps, 'equip', { addToShelf, decideCheck, deriveItemAgain, finishCheck, noteItem })
+		},
 		water: {
 			...bindAll(deps, {
-				addWater,
 				beginSite,
-				changeWater,
-				changeZone,
-				chooseKits,
 				firstWater,
 				leaveMadeUp,
 				lookAtMadeUp,
 				madeUpWater,
 				openWater,
-				orderWaters,
 				ownWater,
 				readKits,
-				readWaters,
-				setTarget
+				readWaters
 			}),
+			...guardAll(deps, 'arrange', { addWater, changeWater, changeZone, orderWaters }),
+			...guardAll(deps, 'decide', { setTarget }),
+			...guardAll(deps, 'equip', { chooseKits }),
 			targetsOf: (scope: SiteScope, waterId: string) => targetsOf(db, scope, waterId)
 		}
 	};

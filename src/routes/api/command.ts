@@ -10,7 +10,8 @@ const STATUS: Partial<Record<Fault['code'], number>> = {
 	'id-taken': 409,
 	'already-corrected': 409,
 	'too-large': 413,
-	'not-signed-in': 401
+	'not-signed-in': 401,
+	'not-allowed': 403
 };
 
 export function refuse(fault: Fault, status = STATUS[fault.code] ?? 400): Response {

@@ -92,7 +92,8 @@ export type FaultCode =
 	| 'plan-ended'
 	| 'session-elsewhere'
 	| 'too-often'
-	| 'not-signed-in';
+	| 'not-signed-in'
+	| 'not-allowed';
 
 export interface Fault {
 	readonly code: FaultCode;

@@ -1,6 +1,7 @@
 import type { Fault, FaultCode } from '$lib/core/result';
-import { fieldWords, ruleWords } from './field-words';
 import { litresWords } from '../volume.ts';
+import { notAllowed } from './access';
+import { fieldWords, ruleWords } from './field-words';
 
 type Words = (details: Readonly<Record<string, string | number>>, field: string) => string;
 
@@ -139,7 +140,8 @@ const TEXTS: Readonly<Record<FaultCode, Words>> = {
 	'session-elsewhere': () =>
 		'This session was gone on with on another device, which knows more of it. What you read here is kept and sent all the same.',
 	'too-often': () => 'Too many requests in one minute. Wait a minute; nothing was lost.',
-	'not-signed-in': () => 'You are not signed in.'
+	'not-signed-in': () => 'You are not signed in.',
+	'not-allowed': (d) => notAllowed(String(d.what), String(d.role))
 };
 
 export function faultText(fault: Fault): string {

@@ -1,4 +1,5 @@
 import { and, eq, inArray, isNull } from 'drizzle-orm';
+import type { Role } from '$lib/core/access';
 import type { ProfileId } from '$lib/core/judgement';
 import type { Instant } from '$lib/core/time';
 import { membership, person, site, water, waterProfile, waterVolume } from '../db/schema/index.ts';
@@ -29,11 +30,7 @@ export async function siteByName(
 	return rows[0] ?? null;
 }
 
-export async function memberByRole(
-	db: Reader,
-	siteId: string,
-	role: 'keeper' | 'helper' | 'teacher'
-): Promise<string | null> {
+export async function memberByRole(db: Reader, siteId: string, role: Role): Promise<string | null> {
 	const rows = await db
 		.select({ personId: membership.personId })
 		.from(membership)

@@ -1,5 +1,6 @@
 import { and, eq, gt, isNull, lte, or, sql } from 'drizzle-orm';
 import { alias } from 'drizzle-orm/mysql-core';
+import type { Granted, GrantedSomething, Permission, Role } from '$lib/core/access';
 import type { Instant } from '$lib/core/time';
 import { calendarFeed, membership, revision, site, water } from '../db/schema/index.ts';
 import type { Reader } from './database.ts';
@@ -13,9 +14,15 @@ export interface SiteScope {
 	readonly siteName: string;
 	readonly timeZone: string;
 	readonly membershipId: string;
-	readonly role: 'keeper' | 'helper' | 'teacher';
+	readonly role: Role;
 	readonly __scope: unique symbol;
 }
+
+/** The same of a member who has a permission; made by `granted` alone. */
+export type ScopeFor<P extends Permission> = SiteScope & Granted<P>;
+
+/** Of a member who may write something: what exactly, its use case says. */
+export type WritingScope = SiteScope & GrantedSomething;
 
 const scopeColumns = {
 	siteId: membership.siteId,
@@ -73,7 +80,7 @@ export async function reachOf(db: Reader, personId: string, now: Instant): Promi
 		.leftJoin(ofWater, eq(ofWater.id, water.id))
 		.where(activeAt(personId, now))
 		.orderBy(
-			sql`${membership.role} <> 'keeper'`,
+			sql`${membership.role} <> 'owner'`,
 			site.madeUp,
 			site.name,
 			sql`${water.endedAt} is not null`,

@@ -3,7 +3,7 @@ import { digestOf } from '../digest.ts';
 import { inTransaction, isDuplicate, type Transaction } from '../repository/database.ts';
 import { addReceipt, receiptOf } from '../repository/receipt.ts';
 import { raiseRevisions } from '../repository/revision.ts';
-import type { SiteScope } from '../repository/scope.ts';
+import type { WritingScope } from '../repository/scope.ts';
 import type { PooledDeps, Touched, Within } from './deps.ts';
 
 /** JSON with its keys in order, so that the same content always gives the same text. */
@@ -60,7 +60,7 @@ class Undone extends Error {
  */
 export async function once<C extends { readonly id: string }, A>(
 	deps: PooledDeps,
-	scope: SiteScope,
+	scope: WritingScope,
 	command: string,
 	content: C,
 	act: (tx: Transaction, within: Within) => Promise<Result<A>>

@@ -6,15 +6,16 @@
 		changesFor,
 		fractionFor,
 		turnoversFor,
+		type BatchFinding,
 		type ChangeMove,
 		type Known,
 		type LevelsOf,
+		type NeglectedStep,
 		type SeriesStep
 	} from '$lib/core/correction';
 	import { nameWithin, PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
 	import { batchFindingWords } from '$lib/format/adjust/adjust';
 	import { CHANGE_WORDS, NEGLECTED } from '$lib/format/adjust/husbandry';
-	import type { BatchFinding, NeglectedStep } from '$lib/core/correction';
 	import { plain } from '$lib/format/number';
 	import { limitInUnit, symbolAfter } from '$lib/format/quantity';
 	import { litresWords } from '$lib/format/volume';
@@ -26,6 +27,7 @@
 	import LitresField from '$lib/ui/kit/LitresField.svelte';
 	import Table from '$lib/ui/kit/Table.svelte';
 	import Fault from '$lib/ui/shared/Fault.svelte';
+	import May from '$lib/ui/shared/May.svelte';
 	import { sending } from '$lib/ui/shared/sending';
 	import Dangers from './Dangers.svelte';
 
@@ -233,13 +235,15 @@
 			</section>
 		{/if}
 
-		<form method="post" action="?/start" use:enhance={sending} class="mt-6">
-			<Hidden name="id" value={id} />
-			<Hidden name="request" value={JSON.stringify({ kind: 'changes', ...wish })} />
-			<Button kind="primary" size="large" type="submit"
-				>{wish.count > 1 ? 'Plan these changes' : 'Plan this change'}</Button
-			>
-		</form>
+		<May what="decide" said>
+			<form method="post" action="?/start" use:enhance={sending} class="mt-6">
+				<Hidden name="id" value={id} />
+				<Hidden name="request" value={JSON.stringify({ kind: 'changes', ...wish })} />
+				<Button kind="primary" size="large" type="submit"
+					>{wish.count > 1 ? 'Plan these changes' : 'Plan this change'}</Button
+				>
+			</form>
+		</May>
 
 		<section aria-labelledby="list" class="mt-10">
 			<h2 id="list" class="text-2xl">At the tank, one after the other</h2>

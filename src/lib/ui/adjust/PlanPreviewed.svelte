@@ -9,6 +9,7 @@
 	import { dangersOf } from '$lib/format/adjust/danger';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Hidden from '$lib/ui/kit/Hidden.svelte';
+	import May from '$lib/ui/shared/May.svelte';
 	import { sending } from '$lib/ui/shared/sending';
 	import CourseChart from './CourseChart.svelte';
 	import Dangers from './Dangers.svelte';
@@ -86,17 +87,19 @@
 			<StepList {steps} startsAt={now} today={0} {units} {timeZone} {now} runs={false} {waterId} ids={{}} />
 		</div>
 	</section>
-	<form method="post" action="?/start" use:enhance={sending} class="mt-6">
-		<Hidden name="id" value={id} />
-		<Hidden name="request" value={JSON.stringify(request)} />
-		<Button kind="primary" size="large" type="submit">Begin today</Button>
-		<p class="small mt-2 max-w-[46rem] text-muted">
-			{#if preview.plan.moves && preview.plan.moves.assumed.length > 0}
-				Planned with wider margins because {preview.plan.moves.assumed.map((a) => ASSUMED[a]).join('; ')}.
-			{/if}
-			Steps appear on Today and in the calendar. You can leave one out, change it, or stop at any time.
-		</p>
-	</form>
+	<May what="decide" said>
+		<form method="post" action="?/start" use:enhance={sending} class="mt-6">
+			<Hidden name="id" value={id} />
+			<Hidden name="request" value={JSON.stringify(request)} />
+			<Button kind="primary" size="large" type="submit">Begin today</Button>
+			<p class="small mt-2 max-w-[46rem] text-muted">
+				{#if preview.plan.moves && preview.plan.moves.assumed.length > 0}
+					Planned with wider margins because {preview.plan.moves.assumed.map((a) => ASSUMED[a]).join('; ')}.
+				{/if}
+				Steps appear on Today and in the calendar. You can leave one out, change it, or stop at any time.
+			</p>
+		</form>
+	</May>
 	<Dangers dangers={dangersOf(preview.plan.steps)} />
 {/if}
 {#if preview.mix && acts}<MixPanel mix={preview.mix} {units} />{/if}

@@ -9,6 +9,7 @@
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Hidden from '$lib/ui/kit/Hidden.svelte';
 	import Fault from '$lib/ui/shared/Fault.svelte';
+	import May from '$lib/ui/shared/May.svelte';
 	import { sending } from '$lib/ui/shared/sending';
 	import CourseChart from './CourseChart.svelte';
 	import Dangers from './Dangers.svelte';
@@ -127,20 +128,22 @@
 	</section>
 
 	{#if runs}
-		<form
-			method="post"
-			action="?/change"
-			use:enhance={sending}
-			class="mt-6 flex flex-wrap gap-3 print:hidden"
-		>
-			<Hidden name="id" value={changeId} />
-			<Button kind={off || missed > 0 ? 'primary' : 'secondary'} type="submit" name="what" value="plan-rest"
-				>Plan the rest again</Button
+		<May what="decide" said>
+			<form
+				method="post"
+				action="?/change"
+				use:enhance={sending}
+				class="mt-6 flex flex-wrap gap-3 print:hidden"
 			>
-			<Button type="submit" name="what" value="reached">It has worked: end it</Button>
-			<Button kind="quiet" type="submit" name="what" value="stopped">Stop the plan</Button>
-			<Button kind="quiet" onclick={() => window.print()}>Print</Button>
-		</form>
+				<Hidden name="id" value={changeId} />
+				<Button kind={off || missed > 0 ? 'primary' : 'secondary'} type="submit" name="what" value="plan-rest"
+					>Plan the rest again</Button
+				>
+				<Button type="submit" name="what" value="reached">It has worked: end it</Button>
+				<Button kind="quiet" type="submit" name="what" value="stopped">Stop the plan</Button>
+				<Button kind="quiet" onclick={() => window.print()}>Print</Button>
+			</form>
+		</May>
 		<p class="small mt-2 max-w-[46rem] text-muted">
 			Planning the rest again starts from where the water stands today{off
 				? ', and reckons with what it answered so far'

@@ -9,6 +9,7 @@
 	import Disclosure from '$lib/ui/kit/Disclosure.svelte';
 	import Field from '$lib/ui/kit/Field.svelte';
 	import Hidden from '$lib/ui/kit/Hidden.svelte';
+	import May from '$lib/ui/shared/May.svelte';
 	import { sending } from '$lib/ui/shared/sending';
 
 	interface Props {
@@ -84,39 +85,42 @@
 								>
 							</p>
 						{:else if runs && (step.state === 'open' || step.state === 'missed') && day <= today}
-							<form
-								method="post"
-								action="?/step"
-								use:enhance={sending}
-								class="mt-2 flex flex-wrap items-end gap-3 print:hidden"
-							>
-								<Hidden name="id" value={ids[step.id]} />
-								<Hidden name="stepId" value={step.id} />
-								{#if step.state === 'open'}
-									<Button
-										kind={step.id === next ? 'primary' : 'secondary'}
-										type="submit"
-										name="outcome"
-										value="done">{step.what.kind === 'remedy' ? 'Seen to it' : 'Done as written'}</Button
-									>
-									<Button kind="quiet" type="submit" name="outcome" value="skipped">Leave it out</Button>
-								{:else}
-									<Button kind="quiet" type="submit" name="outcome" value="done">It was done after all</Button
-									>
-								{/if}
-								{#if hasAmount(step)}
-									<Disclosure title="Another amount" look="link small min-h-11 py-3">
-										<Field
-											name="amount"
-											inputmode="decimal"
-											label="Amount as given"
-											bare
-											unit={unitOf(step)}
-											class="mt-1 w-44"
-										/>
-									</Disclosure>
-								{/if}
-							</form>
+							<May what="carry-out">
+								<form
+									method="post"
+									action="?/step"
+									use:enhance={sending}
+									class="mt-2 flex flex-wrap items-end gap-3 print:hidden"
+								>
+									<Hidden name="id" value={ids[step.id]} />
+									<Hidden name="stepId" value={step.id} />
+									{#if step.state === 'open'}
+										<Button
+											kind={step.id === next ? 'primary' : 'secondary'}
+											type="submit"
+											name="outcome"
+											value="done">{step.what.kind === 'remedy' ? 'Seen to it' : 'Done as written'}</Button
+										>
+										<Button kind="quiet" type="submit" name="outcome" value="skipped">Leave it out</Button>
+									{:else}
+										<Button kind="quiet" type="submit" name="outcome" value="done"
+											>It was done after all</Button
+										>
+									{/if}
+									{#if hasAmount(step)}
+										<Disclosure title="Another amount" look="link small min-h-11 py-3">
+											<Field
+												name="amount"
+												inputmode="decimal"
+												label="Amount as given"
+												bare
+												unit={unitOf(step)}
+												class="mt-1 w-44"
+											/>
+										</Disclosure>
+									{/if}
+								</form>
+							</May>
 						{/if}
 					</li>
 				{/each}

@@ -9,6 +9,7 @@
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Hidden from '$lib/ui/kit/Hidden.svelte';
 	import Fault from '$lib/ui/shared/Fault.svelte';
+	import May from '$lib/ui/shared/May.svelte';
 	import { sending } from '$lib/ui/shared/sending';
 
 	interface Props {
@@ -83,13 +84,17 @@
 					<span class="small block text-muted">{isOff ? 'switched off' : STRENGTH_NAMES[rule.strength]}</span
 					></span
 				>
-				<form method="post" use:enhance={sending}>
-					<Hidden name="rule" value={rule.id} />
-					<Hidden name="on" value={isOff ? 'yes' : 'no'} />
-					<Button type="submit" aria-label="{isOff ? 'Switch on' : 'Switch off'}: {RULE_WORDS[rule.id].title}"
-						>{isOff ? 'Switch on' : 'Switch off'}</Button
-					>
-				</form>
+				<May what="decide">
+					<form method="post" use:enhance={sending}>
+						<Hidden name="rule" value={rule.id} />
+						<Hidden name="on" value={isOff ? 'yes' : 'no'} />
+						<Button
+							type="submit"
+							aria-label="{isOff ? 'Switch on' : 'Switch off'}: {RULE_WORDS[rule.id].title}"
+							>{isOff ? 'Switch on' : 'Switch off'}</Button
+						>
+					</form>
+				</May>
 			</li>
 		{/each}
 	</ul>

@@ -7,11 +7,12 @@
 	import { EVENT_NAMES, eventWords } from '$lib/format/log/event';
 	import { resultInUnit } from '$lib/format/quantity';
 	import Button from '$lib/ui/kit/Button.svelte';
-	import type { Column } from '$lib/ui/kit/data-table.svelte';
 	import Choice from '$lib/ui/kit/Choice.svelte';
+	import type { Column } from '$lib/ui/kit/data-table.svelte';
 	import DataTable from '$lib/ui/kit/DataTable.svelte';
 	import EmptyState from '$lib/ui/kit/EmptyState.svelte';
 	import Hidden from '$lib/ui/kit/Hidden.svelte';
+	import May from '$lib/ui/shared/May.svelte';
 	import type { Entry } from './entry';
 	import LogEntryWords from './LogEntryWords.svelte';
 
@@ -127,9 +128,11 @@
 				</nav>
 			{/if}
 			<div class="ml-auto flex flex-wrap items-center gap-x-4 py-1">
-				<a class="link flex min-h-11 items-center" href="{base}/log/earlier">From before</a>
+				<May what="record"
+					><a class="link flex min-h-11 items-center" href="{base}/log/earlier">From before</a></May
+				>
 				<a class="link flex min-h-11 items-center" href="{base}/log.csv{query({})}" download>Save as CSV</a>
-				<Button kind="primary" href="{base}/log/new">Enter something</Button>
+				<May what="record"><Button kind="primary" href="{base}/log/new">Enter something</Button></May>
 			</div>
 		</div>
 	</div>

@@ -9,6 +9,7 @@
 	import FileField from '$lib/ui/kit/FileField.svelte';
 	import Hidden from '$lib/ui/kit/Hidden.svelte';
 	import Fault from '$lib/ui/shared/Fault.svelte';
+	import May from '$lib/ui/shared/May.svelte';
 
 	interface Props {
 		waterId: string;
@@ -52,7 +53,9 @@
 <main class="page max-w-[64rem]!">
 	<div class="flex flex-wrap items-baseline justify-between gap-4">
 		<h1 class="text-3xl">Methods and kits</h1>
-		<Button kind="primary" href="/waters/{waterId}/methods/new">Enter a kit from its leaflet</Button>
+		<May what="equip"
+			><Button kind="primary" href="/waters/{waterId}/methods/new">Enter a kit from its leaflet</Button></May
+		>
 	</div>
 	<p class="mt-2 max-w-[42rem] text-muted">
 		A method says what is done, what is read, and how the reading becomes a number. Those that ship are named
@@ -87,29 +90,31 @@
 		</DataTable>
 	</div>
 
-	<section class="mt-10 border-t pt-5">
-		<h2 class="text-xl">Bring in a method file</h2>
-		<p class="small mt-1 text-muted">
-			A file that Tevrik gave out, from here or from another place. It becomes a method of your own.
-		</p>
-		{#if refused}<div class="mt-3 max-w-[42rem]"><Fault text={refused} /></div>{/if}
-		{#if tooLarge}<p role="alert" class="mt-3 font-semibold text-warn">{tooLarge}</p>{/if}
-		<form
-			method="post"
-			enctype="multipart/form-data"
-			use:enhance
-			class="mt-3 flex flex-wrap items-center gap-4"
-		>
-			<Hidden name="id" value={id} />
-			<FileField
-				name="file"
-				accept="application/json,.json"
-				label="Method file"
-				bare
-				required
-				onfile={checkSize}
-			/>
-			<Button type="submit">Bring it in</Button>
-		</form>
-	</section>
+	<May what="equip">
+		<section class="mt-10 border-t pt-5">
+			<h2 class="text-xl">Bring in a method file</h2>
+			<p class="small mt-1 text-muted">
+				A file that Tevrik gave out, from here or from another place. It becomes a method of your own.
+			</p>
+			{#if refused}<div class="mt-3 max-w-[42rem]"><Fault text={refused} /></div>{/if}
+			{#if tooLarge}<p role="alert" class="mt-3 font-semibold text-warn">{tooLarge}</p>{/if}
+			<form
+				method="post"
+				enctype="multipart/form-data"
+				use:enhance
+				class="mt-3 flex flex-wrap items-center gap-4"
+			>
+				<Hidden name="id" value={id} />
+				<FileField
+					name="file"
+					accept="application/json,.json"
+					label="Method file"
+					bare
+					required
+					onfile={checkSize}
+				/>
+				<Button type="submit">Bring it in</Button>
+			</form>
+		</section>
+	</May>
 </main>

@@ -3,6 +3,7 @@
 	import { PARAMETER_IDS, type ParameterId, type UnitId } from '$lib/core/quantity';
 	import type { Instant } from '$lib/core/time';
 	import { dueWords, supplySentence, toBuyWords } from '$lib/format/shelf/shelf';
+	import May from '$lib/ui/shared/May.svelte';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Disclosure from '$lib/ui/kit/Disclosure.svelte';
 	import ShelfTable from './ShelfTable.svelte';
@@ -61,7 +62,11 @@
 <main class="shelf">
 	<aside class="border-b bg-paper px-4 py-6 lg:border-r lg:border-b-0 lg:px-8">
 		<h1 class="text-3xl">Shelf</h1>
-		<p class="mt-4"><Button kind="primary" size="large" href="{base}/new">Put something on it</Button></p>
+		<May what="equip"
+			><p class="mt-4">
+				<Button kind="primary" size="large" href="{base}/new">Put something on it</Button>
+			</p></May
+		>
 		{#if ending.length > 0}
 			<h2 class="label mt-8">Ending</h2>
 			<ul class="mt-2">

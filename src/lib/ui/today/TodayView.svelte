@@ -12,6 +12,7 @@
 	import { EVENT_NAMES, eventWords } from '$lib/format/log/event';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import { benchDeskOf } from '$lib/ui/shared/context';
+	import May from '$lib/ui/shared/May.svelte';
 	import CyclePanel from './CyclePanel.svelte';
 	import Demand from './Demand.svelte';
 	import LastDay from './LastDay.svelte';
@@ -157,7 +158,9 @@
 			{/each}
 		</ul>
 		<p class="mt-4 -ml-4">
-			<Button kind="quiet" href="{base}/log/new">Enter a dose, a change or a note</Button>
+			<May what="record"
+				><Button kind="quiet" href="{base}/log/new">Enter a dose, a change or a note</Button></May
+			>
 		</p>
 		{#if today.lastSession}
 			<LastDay session={today.lastSession} {units} {timeZone} {now} />
@@ -183,7 +186,9 @@
 			{:else}
 				<p class="py-8 text-muted">
 					Nothing yet. After the first test its value stands here, with its interval and its band.
-					<a class="link" href="/waters/{water.id}/log/earlier">Enter readings from before</a>
+					<May what="record"
+						><a class="link" href="/waters/{water.id}/log/earlier">Enter readings from before</a></May
+					>
 				</p>
 			{/each}
 		</div>

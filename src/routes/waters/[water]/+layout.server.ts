@@ -37,6 +37,7 @@ export const load = (async ({ locals, params, url }) => {
 		siblings: open.siblings,
 		madeUp: locals.accounts !== null && open.reach.some((r) => r.water.id === open.water.id && r.madeUp),
 		account: locals.accounts ? (locals.person?.displayName ?? null) : null,
+		role: open.scope.role,
 		timeZone: open.scope.timeZone,
 		now: context.now
 	};

@@ -11,6 +11,7 @@
 	import Header from '$lib/ui/shared/Header.svelte';
 	import LeftOutNotice from '$lib/ui/shared/LeftOutNotice.svelte';
 	import MadeUpNotice from '$lib/ui/shared/MadeUpNotice.svelte';
+	import OnlyLook from '$lib/ui/shared/OnlyLook.svelte';
 	import UnsaidFault from '$lib/ui/shared/UnsaidFault.svelte';
 	import VolumeNotice from '$lib/ui/shared/VolumeNotice.svelte';
 
@@ -60,7 +61,7 @@
 			timeZone={data.timeZone}
 			now={data.now}
 		/>
-		{@render children()}
+		<OnlyLook>{@render children()}</OnlyLook>
 		<UnsaidFault {said} />
 		<Footer
 			preferences={data.preferences}

@@ -1,4 +1,5 @@
 import { foreignKey, index, mysqlTable, primaryKey, varchar } from 'drizzle-orm/mysql-core';
+import { ROLES } from '$lib/core/access';
 import { instantAt, uuid } from './columns.ts';
 import { site } from './site.ts';
 
@@ -20,7 +21,7 @@ export const membership = mysqlTable(
 		personId: uuid('person_id')
 			.notNull()
 			.references(() => person.id),
-		role: varchar('role', { length: 20, enum: ['keeper', 'helper', 'teacher'] }).notNull(),
+		role: varchar('role', { length: 20, enum: ROLES }).notNull(),
 		fromAt: instantAt('from_at').notNull(),
 		untilAt: instantAt('until_at')
 	},

@@ -1,3 +1,4 @@
+import type { Role } from '$lib/core/access';
 import type { ProfileId } from '$lib/core/judgement';
 import type { Instant } from '$lib/core/time';
 import { addMembership, addPerson, addSite, addWater } from '../../repository/founding.ts';
@@ -13,7 +14,7 @@ export interface Founding {
 	readonly madeUp?: boolean;
 	readonly people: readonly {
 		readonly displayName: string;
-		readonly role: 'keeper' | 'helper' | 'teacher';
+		readonly role: Role;
 		/** Somebody who is known from another site already. */
 		readonly personId?: string;
 	}[];

@@ -3,7 +3,7 @@ import { fail, ok, type Result } from '$lib/core/result';
 import { inOrderByNow, instant, type NamedTime } from '$lib/core/time';
 import type { Reader } from '../../repository/database.ts';
 import { adoptedMethod } from '../../repository/method.ts';
-import type { SiteScope } from '../../repository/scope.ts';
+import type { ScopeFor, SiteScope } from '../../repository/scope.ts';
 import { addSheet, newestSheet, openSession, openSessions } from '../../repository/session.ts';
 import { shelfItemsByIds } from '../../repository/shelf.ts';
 import { watersOf } from '../../repository/water.ts';
@@ -13,7 +13,7 @@ import { once } from '../once.ts';
 /** Keeps a session as it stands, so that it can be gone on with on another device or on another day. */
 export async function saveSession(
 	deps: PooledDeps,
-	scope: SiteScope,
+	scope: ScopeFor<'test'>,
 	command: SaveSession
 ): Promise<Result<{ readonly revision: number }>> {
 	return once(deps, scope, 'save-session', command, async (tx, within) => {

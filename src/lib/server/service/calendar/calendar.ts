@@ -11,7 +11,7 @@ import { whyDue } from '$lib/format/bench/bench';
 import { digestOf } from '../../digest.ts';
 import { isDuplicate } from '../../repository/database.ts';
 import { addFeed, feedsOf, revokeFeed } from '../../repository/judgement.ts';
-import { scopeOfFeed, type SiteScope } from '../../repository/scope.ts';
+import { scopeOfFeed, type ScopeFor, type SiteScope } from '../../repository/scope.ts';
 import type { Deps, PooledDeps } from '../deps.ts';
 import type { WaterDay } from '../judgement/read-day.ts';
 import { once } from '../once.ts';
@@ -123,7 +123,7 @@ export async function holderOfFeed(
 /** Opens a private calendar address, whose token is told only here, or revokes one. */
 export async function changeFeed(
 	deps: PooledDeps,
-	scope: SiteScope,
+	scope: ScopeFor<'share'>,
 	command: ChangeFeed
 ): Promise<Result<{ readonly token: string | null }>> {
 	const now = deps.clock.now();

@@ -3,7 +3,7 @@ import { DAILY_LIMITS, LIMITED, type Limited } from '$lib/core/caution';
 import { limitFault, limitFor } from '$lib/core/correction';
 import { fail, ok, type Result } from '$lib/core/result';
 import { addLimit, ownLimits } from '../../repository/correction.ts';
-import type { SiteScope } from '../../repository/scope.ts';
+import type { ScopeFor, SiteScope } from '../../repository/scope.ts';
 import { waterAt, type Water } from '../../repository/water.ts';
 import type { Deps, PooledDeps } from '../deps.ts';
 import { once } from '../once.ts';
@@ -36,7 +36,7 @@ export async function readLimits(deps: Deps, scope: SiteScope, water: Water): Pr
 /** Sets what a day may change: downwards at once, upwards only with a reason. */
 export async function setLimit(
 	deps: PooledDeps,
-	scope: SiteScope,
+	scope: ScopeFor<'decide'>,
 	command: SetLimit
 ): Promise<Result<{ readonly limitId: string }>> {
 	return once(deps, scope, 'set-limit', command, async (tx, within) => {

@@ -10,7 +10,7 @@ import type { NamedSupplement } from '$lib/core/judgement/plan';
 import { fail, ok, type Result } from '$lib/core/result';
 import { addSupplement, ownSupplements } from '../../repository/correction.ts';
 import type { Reader } from '../../repository/database.ts';
-import type { SiteScope } from '../../repository/scope.ts';
+import type { ScopeFor, SiteScope } from '../../repository/scope.ts';
 import { waterAt } from '../../repository/water.ts';
 import type { Deps, PooledDeps } from '../deps.ts';
 import { once } from '../once.ts';
@@ -69,7 +69,7 @@ export async function readSupplements(deps: Deps, scope: SiteScope): Promise<rea
 /** Keeps a supplement; saved under a name that is there, it takes its place for plans to come. */
 export async function saveSupplement(
 	deps: PooledDeps,
-	scope: SiteScope,
+	scope: ScopeFor<'decide'>,
 	command: SaveSupplement
 ): Promise<Result<{ readonly supplementId: string }>> {
 	return once(deps, scope, 'save-supplement', command, async (tx, within) => {

@@ -18,7 +18,7 @@ import {
 	settingsOf,
 	type OwnProfile
 } from '../../repository/judgement.ts';
-import type { SiteScope } from '../../repository/scope.ts';
+import type { ScopeFor, SiteScope } from '../../repository/scope.ts';
 import { addTarget, targetsOf, waterAt } from '../../repository/water.ts';
 import type { Deps, PooledDeps } from '../deps.ts';
 import { once } from '../once.ts';
@@ -35,7 +35,7 @@ export async function judgementSettings(
 
 export async function saveSettings(
 	deps: PooledDeps,
-	scope: SiteScope,
+	scope: ScopeFor<'decide'>,
 	command: SaveSettings
 ): Promise<Result<{ readonly settingsId: string }>> {
 	return once(deps, scope, 'save-judgement', command, async (tx, within) => {
@@ -50,7 +50,7 @@ export async function saveSettings(
 /** Keeps bands under a name of the keeper's own; a name that is there gets new bands. */
 export async function saveProfile(
 	deps: PooledDeps,
-	scope: SiteScope,
+	scope: ScopeFor<'decide'>,
 	command: SaveProfile
 ): Promise<Result<{ readonly profileId: string }>> {
 	return once(deps, scope, 'save-profile', command, async (tx, within) => {
@@ -135,7 +135,7 @@ export async function giveProfile(
  */
 export async function takeProfile(
 	deps: PooledDeps,
-	scope: SiteScope,
+	scope: ScopeFor<'decide'>,
 	command: TakeProfile
 ): Promise<Result<{ readonly parameters: number }>> {
 	return once(deps, scope, 'take-profile', command, async (tx, within) => {

@@ -16,7 +16,7 @@ import {
 	waitingBottles,
 	type SentBottle
 } from '../../repository/laboratory.ts';
-import type { SiteScope } from '../../repository/scope.ts';
+import type { ScopeFor, SiteScope } from '../../repository/scope.ts';
 import { waterAt, type Water } from '../../repository/water.ts';
 import type { Deps, PooledDeps } from '../deps.ts';
 import { estimateOfWater, livedSince } from '../judgement/estimate-of-water.ts';
@@ -67,7 +67,7 @@ function statedRun(
 /** Sends a bottle to the laboratory. */
 export async function sendSample(
 	deps: PooledDeps,
-	scope: SiteScope,
+	scope: ScopeFor<'record'>,
 	command: SendSample
 ): Promise<Result<{ readonly expectedAt: number }>> {
 	return once(deps, scope, 'send-sample', command, async (tx, within) => {
@@ -169,7 +169,7 @@ export async function readSent(
 /** Keeps a whole report, row by row: all of it, or nothing. Rows of one time are of one sample. */
 export async function saveReport(
 	deps: PooledDeps,
-	scope: SiteScope,
+	scope: ScopeFor<'record'>,
 	command: SaveReport
 ): Promise<Result<{ readonly kept: number }>> {
 	return once(deps, scope, 'save-report', command, async (tx, within) => {

@@ -10,7 +10,7 @@ import {
 	photographsOf,
 	type PhotographOf
 } from '../../repository/photograph.ts';
-import type { SiteScope } from '../../repository/scope.ts';
+import type { ScopeFor, SiteScope } from '../../repository/scope.ts';
 import { shelfItemsByIds } from '../../repository/shelf.ts';
 import { readingsOfRuns } from '../../repository/test.ts';
 import type { Deps, PooledDeps } from '../deps.ts';
@@ -25,7 +25,7 @@ export interface NewPhotograph {
 /** Keeps a photograph beside a run or a thing on the shelf; it never changes what was read. */
 export async function keepPhotograph(
 	deps: PooledDeps,
-	scope: SiteScope,
+	scope: ScopeFor<'test'>,
 	{ id, of, bytes }: NewPhotograph
 ): Promise<Result<{ readonly photographId: string }>> {
 	if (bytes.length > MOST_PHOTOGRAPH_BYTES) {
@@ -60,7 +60,7 @@ export async function keepPhotograph(
 /** Takes a photograph back: it is shown no more. Its bytes go when the migrating user removes what was taken back. */
 export async function takePhotographBack(
 	deps: PooledDeps,
-	scope: SiteScope,
+	scope: ScopeFor<'test'>,
 	command: TakePhotographBack
 ): Promise<Result<{ readonly photographId: string }>> {
 	return once(deps, scope, 'take-photograph-back', command, async (tx, within) => {

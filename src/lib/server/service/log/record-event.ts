@@ -3,7 +3,7 @@ import { impossibleEvent } from '$lib/core/record';
 import { fail, ok, type Result } from '$lib/core/result';
 import { instant, isFuture } from '$lib/core/time';
 import { addEvent } from '../../repository/event.ts';
-import type { SiteScope } from '../../repository/scope.ts';
+import type { ScopeFor } from '../../repository/scope.ts';
 import { waterAt } from '../../repository/water.ts';
 import type { PooledDeps } from '../deps.ts';
 import { once } from '../once.ts';
@@ -11,7 +11,7 @@ import { once } from '../once.ts';
 /** Keeps something that happened to a water. */
 export async function recordEvent(
 	deps: PooledDeps,
-	scope: SiteScope,
+	scope: ScopeFor<'record'>,
 	command: RecordEvent
 ): Promise<Result<{ readonly eventId: string }>> {
 	return once(deps, scope, 'record-event', command, async (tx, within) => {

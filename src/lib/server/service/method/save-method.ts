@@ -8,7 +8,7 @@ import {
 	takesShipped,
 	versionsOf
 } from '../../repository/method.ts';
-import type { SiteScope } from '../../repository/scope.ts';
+import type { ScopeFor } from '../../repository/scope.ts';
 import type { PooledDeps } from '../deps.ts';
 import { once } from '../once.ts';
 
@@ -31,7 +31,7 @@ function codeFor(name: string, id: string): string {
 /** Keeps a site's own method. Versions never change: revising one makes the next, and results keep theirs. */
 export async function saveMethod(
 	deps: PooledDeps,
-	scope: SiteScope,
+	scope: ScopeFor<'equip'>,
 	command: SaveMethod
 ): Promise<Result<SavedMethod>> {
 	return once(deps, scope, 'save-method', command, async (tx, within) => {

@@ -2,7 +2,7 @@ import type { CorrectReading } from '$lib/contract/test-run';
 import type { TestResult } from '$lib/core/reading';
 import { fail, ok, type Result } from '$lib/core/result';
 import { setCurrentResults } from '../../repository/result.ts';
-import type { SiteScope } from '../../repository/scope.ts';
+import type { ScopeFor } from '../../repository/scope.ts';
 import { addSlipAnswer } from '../../repository/slip.ts';
 import { addReading, readingById } from '../../repository/test.ts';
 import type { PooledDeps } from '../deps.ts';
@@ -13,7 +13,7 @@ import { deriveByKit, partsOfRuns } from './run-kit.ts';
 /** Puts a new reading in the place of an old one. The old one stays, struck, with the reason; results follow. */
 export async function correctReading(
 	deps: PooledDeps,
-	scope: SiteScope,
+	scope: ScopeFor<'test'>,
 	command: CorrectReading
 ): Promise<Result<{ readonly readingId: string; readonly results: readonly TestResult[] }>> {
 	return once(deps, scope, 'correct-reading', command, async (tx, within) => {

@@ -3,7 +3,7 @@ import { isSameResult, type TestResult } from '$lib/core/reading';
 import { fail, ok, type Result } from '$lib/core/result';
 import { versionsOf } from '../../repository/method.ts';
 import { setCurrentResults } from '../../repository/result.ts';
-import type { SiteScope } from '../../repository/scope.ts';
+import type { ScopeFor, SiteScope } from '../../repository/scope.ts';
 import { readingsByMethod, type LoggedReading } from '../../repository/test.ts';
 import type { Deps, PooledDeps } from '../deps.ts';
 import { once } from '../once.ts';
@@ -79,7 +79,7 @@ export async function previewDerivation(
 /** Derives them again; old results stay, no longer current, and nothing raw changes. */
 export async function deriveAgain(
 	deps: PooledDeps,
-	scope: SiteScope,
+	scope: ScopeFor<'equip'>,
 	command: DeriveAgain
 ): Promise<Result<{ readonly moved: number }>> {
 	return once(deps, scope, 'derive-again', command, async (tx, within) => {

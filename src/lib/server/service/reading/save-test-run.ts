@@ -6,7 +6,7 @@ import { fail, ok, type Result } from '$lib/core/result';
 import { inOrderByNow, instant } from '$lib/core/time';
 import { adoptedMethod } from '../../repository/method.ts';
 import { addCurrentResults } from '../../repository/result.ts';
-import type { SiteScope } from '../../repository/scope.ts';
+import type { ScopeFor, SiteScope } from '../../repository/scope.ts';
 import { openSession } from '../../repository/session.ts';
 import { addRunItems, shelfItemsByIds } from '../../repository/shelf.ts';
 import { addSlipAnswer } from '../../repository/slip.ts';
@@ -27,7 +27,7 @@ export interface SavedRun {
 /** Keeps a finished test: sample, run, raw reading, and the result derived from it here, not taken on trust. */
 export async function saveTestRun(
 	deps: PooledDeps,
-	scope: SiteScope,
+	scope: ScopeFor<'test'>,
 	command: SaveTestRun
 ): Promise<Result<SavedRun>> {
 	return once(deps, scope, 'save-test-run', command, async (tx, within) => {

@@ -3,7 +3,7 @@ import { firstImpossible, POSSIBLE, POSSIBLE_IN_BOTTLE } from '$lib/core/quantit
 import { fail, ok, type Fault, type Result } from '$lib/core/result';
 import { addDays, instant, type Instant } from '$lib/core/time';
 import { adoptedMethod } from '../../repository/method.ts';
-import type { SiteScope } from '../../repository/scope.ts';
+import type { ScopeFor } from '../../repository/scope.ts';
 import { addShelfItem } from '../../repository/shelf.ts';
 import type { PooledDeps } from '../deps.ts';
 import { once } from '../once.ts';
@@ -39,7 +39,7 @@ function impossibleItem({ price, boughtAt, expiresAt, details }: AddItem, now: I
 /** A thing comes on the shelf. */
 export async function addToShelf(
 	deps: PooledDeps,
-	scope: SiteScope,
+	scope: ScopeFor<'equip'>,
 	command: AddItem
 ): Promise<Result<{ readonly itemId: string }>> {
 	return once(deps, scope, 'add-to-shelf', command, async (tx, within) => {

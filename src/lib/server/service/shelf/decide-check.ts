@@ -3,7 +3,7 @@ import type { KitFinding } from '$lib/core/comparison';
 import { fail, ok, type Result } from '$lib/core/result';
 import type { DatedNote, ItemNote } from '$lib/core/shelf';
 import { instant } from '$lib/core/time';
-import type { SiteScope } from '../../repository/scope.ts';
+import type { ScopeFor, SiteScope } from '../../repository/scope.ts';
 import { addShelfNote, checkById } from '../../repository/shelf.ts';
 import type { Deps, PooledDeps } from '../deps.ts';
 import { once } from '../once.ts';
@@ -41,7 +41,7 @@ export async function previewDecision(
 /** Accepts a check's finding, or takes it back, and derives again what it concerns. */
 export async function decideCheck(
 	deps: PooledDeps,
-	scope: SiteScope,
+	scope: ScopeFor<'equip'>,
 	command: DecideCheck
 ): Promise<Result<{ readonly moved: number }>> {
 	return once(deps, scope, 'decide-check', command, async (tx, within) => {

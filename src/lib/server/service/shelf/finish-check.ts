@@ -1,7 +1,7 @@
 import type { FinishCheck } from '$lib/contract/shelf';
 import { kitFinding, type KitFinding, type StandardTried } from '$lib/core/comparison';
 import { fail, ok, type Result } from '$lib/core/result';
-import type { SiteScope } from '../../repository/scope.ts';
+import type { ScopeFor } from '../../repository/scope.ts';
 import { addKitCheck, runsWithItem, shelfItemsByIds } from '../../repository/shelf.ts';
 import { readingsOfRuns } from '../../repository/test.ts';
 import type { PooledDeps } from '../deps.ts';
@@ -10,7 +10,7 @@ import { once } from '../once.ts';
 /** Turns readings of standards into a finding and keeps it; nothing is corrected by it yet. */
 export async function finishCheck(
 	deps: PooledDeps,
-	scope: SiteScope,
+	scope: ScopeFor<'equip'>,
 	command: FinishCheck
 ): Promise<Result<{ readonly checkId: string; readonly finding: KitFinding }>> {
 	return once(deps, scope, 'finish-check', command, async (tx, within) => {

@@ -3,7 +3,7 @@ import { dropVolumeMl } from '$lib/core/method';
 import { impossible, POSSIBLE } from '$lib/core/quantity';
 import { fail, ok, type Fault, type Result } from '$lib/core/result';
 import { instant, isFuture } from '$lib/core/time';
-import type { SiteScope } from '../../repository/scope.ts';
+import type { ScopeFor } from '../../repository/scope.ts';
 import { addShelfNote, shelfItemsByIds } from '../../repository/shelf.ts';
 import type { PooledDeps } from '../deps.ts';
 import { once } from '../once.ts';
@@ -44,7 +44,7 @@ function impossibleNote(command: NoteItem, bottles: readonly Bottle[]): Fault | 
 /** Notes something of a thing; what was read with it is derived again only when that is asked for. */
 export async function noteItem(
 	deps: PooledDeps,
-	scope: SiteScope,
+	scope: ScopeFor<'equip'>,
 	command: NoteItem
 ): Promise<Result<{ readonly noteId: string }>> {
 	return once(deps, scope, 'note-item', command, async (tx, within) => {

@@ -5,7 +5,7 @@ import type { Transaction } from '../../repository/database.ts';
 import { addMembership, addSite, addWater as addRow } from '../../repository/founding.ts';
 import type { Person } from '../../repository/people.ts';
 import { takeTurn } from '../../repository/revision.ts';
-import { reachOf, type SiteScope } from '../../repository/scope.ts';
+import { reachOf, type ScopeFor, type SiteScope } from '../../repository/scope.ts';
 import { watersOf } from '../../repository/water.ts';
 import type { PooledDeps, Within } from '../deps.ts';
 import { giveProfile } from '../judgement/judgement-settings.ts';
@@ -63,7 +63,7 @@ const startsLater = ({ startedAt }: AddWater, now: Instant) => startedAt !== nul
 /** One more water at a site, behind the others. */
 export async function addWater(
 	deps: PooledDeps,
-	scope: SiteScope,
+	scope: ScopeFor<'arrange'>,
 	command: AddWater
 ): Promise<Result<{ readonly waterId: string }>> {
 	return once(deps, scope, 'add-water', command, async (tx, within) => {
@@ -94,13 +94,13 @@ export async function beginSite(
 		await takeTurn(tx, person.id);
 		const createdAt = within.clock.now();
 		const before = (await reachOf(tx, person.id, createdAt)).filter(
-			(r) => r.scope.role === 'keeper' && !r.madeUp
+			(r) => r.scope.role === 'owner' && !r.madeUp
 		);
 		if (before.some((r) => r.water.id === command.id)) return ok({ waterId: command.id });
 		if (before.length > 0) return fail('begun-already', 'name');
 		await addSite(tx, { id: siteId, name: person.displayName, timeZone, takesShipped: 'chosen', createdAt });
 		const member = { siteId, id: within.newId(), personId: person.id, fromAt: createdAt, untilAt: null };
-		await addMembership(tx, { ...member, role: 'keeper' });
+		await addMembership(tx, { ...member, role: 'owner' });
 		const startedAt = await rowsOf(within, siteId, command, 0);
 		await adoptShippedAt(within, siteId, ALWAYS);
 		const own = (await reachOf(tx, person.id, createdAt)).find((r) => r.scope.siteId === siteId);

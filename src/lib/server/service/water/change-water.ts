@@ -2,7 +2,7 @@ import type { ChangeWater, ChangeZone, OrderWaters } from '$lib/contract/water';
 import { fail, ok, type Result } from '$lib/core/result';
 import { instant, isFuture, isZone } from '$lib/core/time';
 import { renewSite } from '../../repository/founding.ts';
-import type { SiteScope } from '../../repository/scope.ts';
+import type { ScopeFor } from '../../repository/scope.ts';
 import { addLights, addVolume, renewWater, waterAt, watersOf } from '../../repository/water.ts';
 import type { PooledDeps } from '../deps.ts';
 import { once } from '../once.ts';
@@ -10,7 +10,7 @@ import { once } from '../once.ts';
 /** Changes something about a water from a time on. What was judged before that keeps what it was judged by. */
 export async function changeWater(
 	deps: PooledDeps,
-	scope: SiteScope,
+	scope: ScopeFor<'arrange'>,
 	command: ChangeWater
 ): Promise<Result<{ readonly waterId: string }>> {
 	return once(deps, scope, 'change-water', command, async (tx, within) => {
@@ -58,7 +58,7 @@ export async function changeWater(
 /** Where the waters of a site stand. Moments stay what they were; days and times of day are told by the new clock. */
 export async function changeZone(
 	deps: PooledDeps,
-	scope: SiteScope,
+	scope: ScopeFor<'arrange'>,
 	command: ChangeZone
 ): Promise<Result<{ readonly timeZone: string }>> {
 	return once(deps, scope, 'change-zone', command, async (tx, within) => {
@@ -73,7 +73,7 @@ export async function changeZone(
 /** Puts the waters of a site in order. One that is not named stands behind those that are. */
 export async function orderWaters(
 	deps: PooledDeps,
-	scope: SiteScope,
+	scope: ScopeFor<'arrange'>,
 	command: OrderWaters
 ): Promise<Result<{ readonly waters: number }>> {
 	return once(deps, scope, 'order-waters', command, async (tx, within) => {

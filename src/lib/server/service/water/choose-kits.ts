@@ -2,7 +2,7 @@ import type { ChooseKits } from '$lib/contract/water';
 import { methodByCode, SHIPPED_METHODS, type Method } from '$lib/core/method';
 import { fail, ok, type Result } from '$lib/core/result';
 import { leaveMethod, offeredCodes, takesShipped } from '../../repository/method.ts';
-import type { SiteScope } from '../../repository/scope.ts';
+import type { ScopeFor, SiteScope } from '../../repository/scope.ts';
 import type { Deps, PooledDeps } from '../deps.ts';
 import { adoptShippedAt } from '../method/adopt-shipped.ts';
 import { once } from '../once.ts';
@@ -23,7 +23,7 @@ export async function readKits(
 /** What a site tests with, "like this one". What it leaves is not offered any more, and what was read by it stays. */
 export async function chooseKits(
 	deps: PooledDeps,
-	scope: SiteScope,
+	scope: ScopeFor<'equip'>,
 	command: ChooseKits
 ): Promise<Result<{ readonly kits: number }>> {
 	return once(deps, scope, 'choose-kits', command, async (tx, within) => {

@@ -1,5 +1,5 @@
-import { addMembership, endMemberships, madeUpSites } from '../../repository/founding.ts';
 import { inTransaction } from '../../repository/database.ts';
+import { addMembership, endMemberships, madeUpSites } from '../../repository/founding.ts';
 import type { Person } from '../../repository/people.ts';
 import { reachOf } from '../../repository/scope.ts';
 import type { PooledDeps } from '../deps.ts';
@@ -16,12 +16,12 @@ export async function lookAtMadeUp(deps: PooledDeps, person: Pick<Person, 'id'>)
 	const reached = await reachOf(deps.db, person.id, deps.clock.now());
 	const known = new Set(reached.map((r) => r.scope.siteId));
 	const fromAt = deps.clock.now();
-	// A helper, so that everything can be tried and nothing of it is taken for one's own.
+	// No owner, so that everything can be tried and nothing of it is taken for one's own.
 	const rows = sites
 		.filter((id) => !known.has(id))
 		.map((siteId) => ({ siteId, id: deps.newId(), personId: person.id, fromAt, untilAt: null }));
 	await inTransaction(deps.db, async (tx) => {
-		for (const row of rows) await addMembership(tx, { ...row, role: 'helper' });
+		for (const row of rows) await addMembership(tx, { ...row, role: 'keeper' });
 	});
 	return sites.length > 0;
 }

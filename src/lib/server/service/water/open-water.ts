@@ -45,5 +45,5 @@ export async function firstWater(deps: Deps, person: Person): Promise<string | n
 /** The first water of a person's own site; null where they have none yet. */
 export async function ownWater(deps: Deps, person: Person): Promise<string | null> {
 	const reach = await reachOf(deps.db, person.id, deps.clock.now());
-	return reach.find((r) => r.scope.role === 'keeper' && !r.madeUp)?.water.id ?? null;
+	return reach.find((r) => r.scope.role === 'owner' && !r.madeUp)?.water.id ?? null;
 }

@@ -3,7 +3,7 @@ import type { Band } from '$lib/core/judgement';
 import { POSSIBLE_IN_WATER, type ParameterId } from '$lib/core/quantity';
 import { fail, ok, type Fault, type Result } from '$lib/core/result';
 import { instant } from '$lib/core/time';
-import type { SiteScope } from '../../repository/scope.ts';
+import type { ScopeFor } from '../../repository/scope.ts';
 import { addTarget, waterAt } from '../../repository/water.ts';
 import type { PooledDeps } from '../deps.ts';
 import { once } from '../once.ts';
@@ -28,7 +28,7 @@ export function bandFault(parameter: ParameterId, { low, high, aim }: Band): Fau
 /** Sets a band from a time on. Bands before it stay, and so do the verdicts that were given against them. */
 export async function setTarget(
 	deps: PooledDeps,
-	scope: SiteScope,
+	scope: ScopeFor<'decide'>,
 	command: SetTarget
 ): Promise<Result<{ readonly targetId: string }>> {
 	return once(deps, scope, 'set-target', command, async (tx, within) => {

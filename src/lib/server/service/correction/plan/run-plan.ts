@@ -21,7 +21,7 @@ import {
 } from '../../../repository/correction.ts';
 import { addEvent } from '../../../repository/event.ts';
 import { takeTurn } from '../../../repository/revision.ts';
-import type { SiteScope } from '../../../repository/scope.ts';
+import type { ScopeFor, SiteScope } from '../../../repository/scope.ts';
 import { waterAt, type Water } from '../../../repository/water.ts';
 import type { Deps, PooledDeps } from '../../deps.ts';
 import { judgedWater } from '../../judgement/judged-water.ts';
@@ -35,7 +35,7 @@ const AHEAD_DAYS = 30;
 /** Begins a plan: it is reckoned here, from where the water stands now, and kept as it is. */
 export async function startPlan(
 	deps: PooledDeps,
-	scope: SiteScope,
+	scope: ScopeFor<'decide'>,
 	command: StartPlan
 ): Promise<Result<{ readonly planId: string }>> {
 	return once(deps, scope, 'start-plan', command, async (tx, within) => {
@@ -85,7 +85,7 @@ async function opened(deps: Deps, scope: SiteScope, planId: string): Promise<Ope
 /** Keeps that a step was done, with what it did to the water, or that it was left out. */
 export async function noteStep(
 	deps: PooledDeps,
-	scope: SiteScope,
+	scope: ScopeFor<'carry-out'>,
 	command: NoteStep
 ): Promise<Result<{ readonly eventId: string | null }>> {
 	return once(deps, scope, 'note-step', command, async (tx, within) => {
@@ -158,7 +158,7 @@ function responseOf(seen: SeenPlan, notes: readonly StoredPlanNote[]): number {
 /** Plans the rest anew from where the water stands, or ends a plan. Missed doses are never caught up at once. */
 export async function changePlan(
 	deps: PooledDeps,
-	scope: SiteScope,
+	scope: ScopeFor<'decide'>,
 	command: ChangePlan
 ): Promise<Result<{ readonly steps: number }>> {
 	return once(deps, scope, 'change-plan', command, async (tx, within) => {
