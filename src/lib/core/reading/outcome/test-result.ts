@@ -121,9 +121,10 @@ const SAME = 1e-9;
  * nothing that anybody sees.
  */
 export function isSameResult(a: TestResult, b: TestResult): boolean {
-	const [one, other] = [new Map(Object.entries(a)), new Map(Object.entries(b))];
+	const one: ReadonlyMap<string, unknown> = new Map(Object.entries(a));
+	const other: ReadonlyMap<string, unknown> = new Map(Object.entries(b));
 	return [...new Set([...one.keys(), ...other.keys()])].every((key) => {
-		const [x, y]: readonly unknown[] = [one.get(key), other.get(key)];
+		const [x, y] = [one.get(key), other.get(key)];
 		return typeof x === 'number' && typeof y === 'number'
 			? Math.abs(x - y) <= SAME * Math.max(Math.abs(x), Math.abs(y))
 			: x === y;
