@@ -1,3 +1,4 @@
+import { may } from '$lib/core/access';
 import { dangerWords, type MatterWords } from '$lib/format/judgement/matter';
 import { askedWater } from '../../asked-water';
 import type { LayoutServerLoad } from './$types';
@@ -23,21 +24,23 @@ export const load = (async ({ locals, params, url }) => {
 	}
 	const { water } = open;
 	const runs = water.kind === 'tank' && water.endedAt === null;
+	const { role } = open.scope;
 	// Whoever has bands of their own said what is wanted, if not what it is.
 	const asksKind =
 		runs &&
+		may(role, 'decide') &&
 		water.profile === null &&
 		(await locals.services.water.targetsOf(open.scope, water.id)).length === 0;
 	return {
 		asksKind,
-		asksVolume: runs && water.netVolumeL === null,
+		asksVolume: runs && may(role, 'arrange') && water.netVolumeL === null,
 		askId: locals.services.newId(),
 		dangers,
 		water: open.water,
 		siblings: open.siblings,
 		madeUp: locals.accounts !== null && open.reach.some((r) => r.water.id === open.water.id && r.madeUp),
 		account: locals.accounts ? (locals.person?.displayName ?? null) : null,
-		role: open.scope.role,
+		role,
 		timeZone: open.scope.timeZone,
 		now: context.now
 	};
