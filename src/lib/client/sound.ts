@@ -12,7 +12,8 @@ export function chime(frequencyHz = 880): void {
 		oscillator.connect(gain).connect(context.destination);
 		oscillator.start();
 		oscillator.stop(context.currentTime + 0.5);
-		navigator.vibrate?.(200);
+		// A page that nobody has touched yet since it was loaded may not, and is complained of when it tries.
+		if (navigator.userActivation?.hasBeenActive) navigator.vibrate?.(200);
 	} catch {
 		// No sound is no fault: the screen says the same.
 	}
