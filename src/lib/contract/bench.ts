@@ -23,7 +23,7 @@ export interface BenchOffer {
 	readonly contexts: Readonly<Partial<Record<ParameterId, BenchContext>>>;
 	/** When the water was last read for the method's own parameter. */
 	readonly lastAt: Instant | null;
-	/** When this very method was last used on it. */
+	/** When this very method last gave a result that counts, within the years that the estimate looks back; null before. */
 	readonly lastUsedAt: Instant | null;
 	/** Made at this site, not shipped. */
 	readonly own: boolean;

@@ -199,6 +199,31 @@ describe('the end of a session', () => {
 		expect(lines).toContain('Nitrate now');
 		expect(lines).toContain('Alkalinity on Mon 7 Dec');
 	});
+	it('says it of all that was found outside, however much is due before', () => {
+		const read = (parameter: 'magnesium' | 'potassium', value: number) => ({
+			...session.finished[0]!,
+			results: [{ ...result, parameter, unit: 'mg-per-l' as const, value }]
+		});
+		const usual = [
+			'alkalinity',
+			'calcium',
+			'nitrate',
+			'phosphate',
+			'salinity',
+			'magnesium',
+			'potassium'
+		] as const;
+		const lines = nextWords(
+			{ ...session, finished: [read('magnesium', 660), read('potassium', 8.1)] },
+			() => answer({ usual }),
+			now,
+			ZONE
+		);
+		expect(lines).toContain('Magnesium on Mon 30 Nov');
+		// What lies inside has the four places like all else.
+		expect(lines.join()).not.toContain('Potassium');
+		expect(lines).toHaveLength(5);
+	});
 	it('cleans up what was used, by the keeper’s habit', () => {
 		const five = ['alk-syringe', 'no3-ladder', 'k-filter'].map(method);
 		const lines = cleanUp(five, 'discard').join(' ');

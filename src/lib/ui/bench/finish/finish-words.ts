@@ -24,7 +24,7 @@ export interface SummaryRow {
 	readonly kit: string | null;
 }
 
-/** So many of the next tests of each water are told. */
+/** So many of the next tests of each water are told, and those of what was just found outside, however late. */
 const MOST_NEXT = 4;
 
 type BenchOf = (waterId: string) => BenchAnswer | undefined;
@@ -150,25 +150,24 @@ export function nextWords(
 		const isFresh = (p: ParameterId) =>
 			found.some((r) => r.parameter === p && r.at > (cadence.lastAt[p] ?? 0));
 		const fresh = found.filter((r) => isFresh(r.parameter));
+		const outside = found.flatMap(({ result, parameter }) =>
+			isOutside(judged(result, contextOf(bench, parameter))?.grade) ? [parameter] : []
+		);
 		// What the server has not reckoned with yet is told by the results themselves; all else as it stands on every page.
 		const input: CadenceInput = {
 			...cadence,
 			now,
 			doubtful: cadence.doubtful.filter((p) => !isFresh(p)),
 			lastAt: { ...cadence.lastAt, ...Object.fromEntries(fresh.map((r) => [r.parameter, r.at])) },
-			unconfirmed: [
-				...cadence.unconfirmed.filter((p) => !isFresh(p)),
-				...fresh.flatMap(({ result, parameter }) =>
-					isOutside(judged(result, contextOf(bench, parameter))?.grade) ? [parameter] : []
-				)
-			],
+			unconfirmed: [...cadence.unconfirmed.filter((p) => !isFresh(p)), ...outside.filter((p) => isFresh(p))],
 			outlooks: Object.fromEntries(
 				Object.entries(cadence.outlooks).filter(([p]) => !isFresh(p as ParameterId))
 			)
 		};
 		const due = [...dueTests(input)].sort((a, b) => a.dueAt - b.dueAt);
 		const prefix = waters.length > 1 ? `${bench.waterName}: ` : '';
-		return due.slice(0, MOST_NEXT).map(({ parameter, dueAt }) => {
+		const shown = due.filter((d, i) => i < MOST_NEXT || outside.includes(d.parameter));
+		return shown.map(({ parameter, dueAt }) => {
 			const { name } = PARAMETERS[parameter];
 			return `${prefix}${name} ${dueAt <= now ? 'now' : `on ${shortDay(dueAt, timeZone, now)}`}`;
 		});
