@@ -2,7 +2,7 @@
 import { join } from 'node:path';
 import { fillDemo, isLoopback } from './application.mjs';
 import { HOME } from './bootstrap.mjs';
-import { launch, optionsOf, portOf } from './launch.mjs';
+import { launch, optionsOf, portOf, secretOf } from './launch.mjs';
 import { main } from './say.mjs';
 
 const DEFAULT_PORT = 4180;
@@ -28,7 +28,14 @@ await main(async () => {
 			const demo = fillDemo(database, { dumps: join(HOME, 'dumps') });
 			const signsIn = isLoopback(host) || options['--sign-in-demo-member'] === true;
 			return {
-				env: signsIn ? { TEVRIK_SIGN_IN_AS: demo.personId } : {},
+				env: signsIn
+					? {
+							TEVRIK_SIGN_IN_AS: demo.personId,
+							TEVRIK_SECRET: secretOf(HOME),
+							// What would be mailed is kept here as files.
+							TEVRIK_MAILS: join(HOME, 'mails')
+						}
+					: {},
 				say: () => [
 					...(demo.ageDays >= OLD_DAYS
 						? [

@@ -1,5 +1,6 @@
 // What the demo and one's own Tevrik have in common: a database, the built server, and somebody who looks after both.
-import { existsSync, mkdirSync, renameSync, rmSync, writeFileSync } from 'node:fs';
+import { randomBytes } from 'node:crypto';
+import { existsSync, mkdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { ensurePackages, ensurePrograms, ensureRoom, ROOT } from './bootstrap.mjs';
 import { build, portIsFree, serve } from './application.mjs';
@@ -34,6 +35,13 @@ export function optionsOf(args, known) {
 		}
 	}
 	return found;
+}
+
+/** Signs the cookies of all who are signed in; made once. */
+export function secretOf(home) {
+	const file = join(home, 'secret');
+	if (!existsSync(file)) writeFileSync(file, randomBytes(32).toString('hex'), { mode: 0o600 });
+	return readFileSync(file, 'utf8').trim();
 }
 
 export function portOf(text) {
@@ -141,6 +149,8 @@ export async function launch({
 				}
 			});
 			writeFileSync(serverPid, String(server.pid));
+			// For whoever asks from another window where it is reached.
+			writeFileSync(join(home, 'address'), server.origin);
 		};
 		await serveIt();
 		console.log(`\nTevrik is at ${server.origin}\n`);

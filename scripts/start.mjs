@@ -1,22 +1,13 @@
 // npm start [-- --port N] [--house] [--address ADDRESS]   one's own water: empty at first, and for keeps
-import { randomBytes } from 'node:crypto';
-import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { migrateDatabase, portIsFree, runScript, startScript } from './application.mjs';
 import { ensurePackages, ensureRoom, OWN_HOME, ROOT } from './bootstrap.mjs';
 import { houseAddresses, houseNames } from './house.mjs';
-import { BUILD, launch, optionsOf, portOf } from './launch.mjs';
+import { BUILD, launch, optionsOf, portOf, secretOf } from './launch.mjs';
 import { main, stop } from './say.mjs';
 
 /** Another than the demo's, so that both can run. */
 const DEFAULT_PORT = 4190;
-
-/** Signs the cookies of all who are signed in; made once. */
-function secret(home) {
-	const file = join(home, 'secret');
-	if (!existsSync(file)) writeFileSync(file, randomBytes(32).toString('hex'), { mode: 0o600 });
-	return readFileSync(file, 'utf8').trim();
-}
 
 /** Where the house reaches this machine, and with what certificate. */
 async function houseFor(port, asked) {
@@ -98,7 +89,7 @@ await main(async () => {
 			const houseLines = house ? await houseWords(house) : [];
 			return {
 				env: {
-					TEVRIK_SECRET: secret(OWN_HOME),
+					TEVRIK_SECRET: secretOf(OWN_HOME),
 					...(house
 						? {
 								TEVRIK_BUILD: BUILD,

@@ -44,6 +44,7 @@ export async function withTemplateWorld(
 				DATABASE_URL: database.url,
 				TEVRIK_REQUESTS_PER_MINUTE: '1000000',
 				TEVRIK_SIGN_IN_AS: demoMember(templates),
+				TEVRIK_SECRET: 'a secret for tests, of no use to anybody',
 				...env
 			}
 		});

@@ -1,6 +1,6 @@
 import type { Preferences } from '$lib/contract/preferences';
 import type { FaultCode } from '$lib/core/result';
-import type { SetCookie } from '$lib/server/account/accounts';
+import type { SetCookie } from '$lib/server/account/cookies';
 import type { AccountDoor } from '$lib/server/account/door';
 import type { ClockSetting } from '$lib/server/clock';
 import type { Person } from '$lib/server/repository/people';
@@ -17,8 +17,14 @@ declare global {
 		interface Locals {
 			services: Services;
 			person: Person | null;
-			/** Null where nobody has an account: in the demo. */
+			/** How it is known who that is. */
+			signedInBy: 'account' | 'place' | 'demo' | null;
+			/** Takes whoever asks for the demo's keeper, where there is a demo. */
+			startDemo: () => Promise<void>;
+			/** Null where nobody can have an account. */
 			accounts: AccountDoor | null;
+			/** Whoever comes without an account is the demo's keeper. */
+			isDemo: boolean;
 			/** Hands the cookies of an account to the browser. */
 			setCookies: (cookies: readonly SetCookie[]) => void;
 			clockSetting: ClockSetting | null;

@@ -13,12 +13,15 @@ import { building } from '$app/environment';
 import { PREFERENCES_COOKIE, readPreferences } from '$lib/contract/preferences';
 import { BRITISH, type Reader } from '$lib/contract/reader';
 import { readBy } from '$lib/format/reader';
-import { openAccounts, type SetCookie } from '$lib/server/account/accounts';
-import { accountDoor } from '$lib/server/account/door';
+import type { SetCookie } from '$lib/server/account/cookies';
+import { openAccountDoor } from '$lib/server/account/door';
+import { SESSION_COOKIE as ACCOUNT_COOKIE } from '$lib/server/account/library';
+import { openMail } from '$lib/server/account/mail';
 import { clockSetting, idMaker, serverClock } from '$lib/server/clock';
 import { connect } from '$lib/server/db/connect';
 import { once } from '$lib/server/lazy';
 import { createLimiter } from '$lib/server/limiter';
+import { clientAddress, trustedProxies } from '$lib/server/proxies';
 import { openPool, workerFile } from '$lib/server/reckon/pool';
 import { SESSION_DAYS } from '$lib/server/service/account/sign-in';
 import type { PooledDeps } from '$lib/server/service/deps';
@@ -28,10 +31,17 @@ import { intoLitres } from '$lib/server/validation/in-litres';
 const log = pino({ name: 'tevrik', level: process.env.TEVRIK_LOG_LEVEL ?? 'warn' });
 
 const SESSION_COOKIE = 'tevrik_session';
-/** As the library for accounts calls it. */
-const ACCOUNT_COOKIE = 'tevrik.session_token';
+/** Of the device of a place. */
+const PLACE_COOKIE = 'tevrik_place';
 /** Generous for a person, tight for a script gone wild. */
 const REQUESTS_PER_MINUTE = Number(process.env.TEVRIK_REQUESTS_PER_MINUTE ?? 600);
+
+/** Where mail goes out, and as whose. */
+const mailSetting = () => ({
+	smtp: process.env.TEVRIK_SMTP ?? null,
+	from: process.env.TEVRIK_MAIL_FROM ?? 'Tevrik <tevrik@localhost>',
+	folder: process.env.TEVRIK_MAILS ?? null
+});
 
 function wire() {
 	const url = process.env.DATABASE_URL;
@@ -59,8 +69,7 @@ function wire() {
 		setting,
 		pool,
 		services: createServices(deps, pool ? (task) => pool.run(task) : undefined),
-		// The demo has no accounts: whoever sits at its machine is its keeper.
-		accounts: secret ? accountDoor(deps, openAccounts(connection.db, secret)) : null,
+		accounts: secret ? openAccountDoor(deps, secret, openMail(mailSetting())) : null,
 		limiter: createLimiter(clock, REQUESTS_PER_MINUTE),
 		hosts: new Set(
 			[
@@ -71,6 +80,7 @@ function wire() {
 				.filter(Boolean)
 		),
 		signInAs: process.env.TEVRIK_SIGN_IN_AS ?? null,
+		proxies: trustedProxies(process.env.TEVRIK_PROXIES),
 		close: async () => {
 			await pool?.close();
 			await connection.close();
@@ -206,6 +216,52 @@ function compressed(request: Request, response: Response): Response {
 	});
 }
 
+/** Pages that are somebody's; whoever is nobody is led to where one signs in, and from there back. */
+const NEEDS_PERSON = /^\/(waters|account|house)\b/;
+/** Where somebody comes in from outside, and is not taken for the demo's keeper. */
+const FROM_OUTSIDE = /^\/(sign-in|join|reset|forgot|sheet|place|calendar)\b/;
+
+/** Takes whoever asks for the demo's keeper. */
+async function startDemo(event: RequestEvent): Promise<void> {
+	const started = wired?.signInAs ? await wired.services.account.startSession(wired.signInAs) : null;
+	if (!started) return;
+	event.locals.person = started.person;
+	event.locals.signedInBy = 'demo';
+	event.cookies.set(SESSION_COOKIE, started.token, {
+		path: '/',
+		httpOnly: true,
+		sameSite: 'lax',
+		secure: event.url.protocol === 'https:',
+		maxAge: SESSION_DAYS * 86_400
+	});
+}
+
+/** Finds who asks: by an account, from the device of a place, or in the demo. */
+async function findPerson(event: RequestEvent, opensPage: boolean): Promise<void> {
+	const { locals, cookies, route } = event;
+	const { services, accounts } = locals;
+	locals.person = null;
+	locals.signedInBy = null;
+	if (accounts) {
+		const { person, cookies: given } = await accounts.whoAsks(opensPage);
+		setCookies(event, given);
+		if (person) [locals.person, locals.signedInBy] = [person, 'account'];
+	}
+	const place = cookies.get(PLACE_COOKIE);
+	if (!locals.person && place) {
+		locals.person = await services.people.personAtPlace(place);
+		if (locals.person) locals.signedInBy = 'place';
+	}
+	const token = cookies.get(SESSION_COOKIE);
+	if (!locals.person && token) {
+		locals.person = await services.account.personOfToken(token);
+		if (locals.person) locals.signedInBy = 'demo';
+	}
+	// An address that leads nowhere leaves nothing behind.
+	const opens = opensPage && route.id !== null && !FROM_OUTSIDE.test(route.id);
+	if (!locals.person && locals.isDemo && opens) await startDemo(event);
+}
+
 export const handle: Handle = ({ event, resolve }) => {
 	event.locals.accounts = null;
 	event.locals.preferences = readPreferences(
@@ -224,7 +280,8 @@ const answer: Handle = async ({ event, resolve }) => {
 	if (!asked || (hosts.size > 0 && !hosts.has(asked.host))) {
 		return new Response('This address is not one that Tevrik answers to.\n', { status: 421 });
 	}
-	if (!limiter.admits(event.getClientAddress())) return tooOften();
+	const address = clientAddress(event.getClientAddress(), event.request.headers, wired.proxies);
+	if (!limiter.admits(address)) return tooOften();
 	if (isRestoring()) return later('The records are being restored. Try again in a minute; nothing is lost.');
 	const tooLarge = Number(event.request.headers.get('content-length') ?? 0) > MOST_BODY_BYTES;
 	if (tooLarge) return new Response(`${TOO_LARGE}\n`, { status: 413 });
@@ -233,41 +290,24 @@ const answer: Handle = async ({ event, resolve }) => {
 
 	event.locals.services = services;
 	event.locals.clockSetting = wired.setting;
-	const token = event.cookies.get(SESSION_COOKIE);
-	event.locals.accounts = wired.accounts;
-	event.locals.setCookies = (cookies) => setCookies(event, cookies);
-	event.locals.person = token ? await services.account.personOfToken(token) : null;
-	if (!event.locals.person && wired.accounts) {
-		const { person, cookies } = await wired.accounts.whoAsks(event.request.headers);
-		event.locals.person = person;
-		setCookies(event, cookies);
-	}
 	const wantsPage = event.request.headers.get('accept')?.includes('text/html') ?? false;
-	// An address that leads nowhere leaves nothing behind.
-	const leadsSomewhere = event.route.id !== null;
-	if (
-		!event.locals.person &&
-		wired.signInAs &&
-		wantsPage &&
-		leadsSomewhere &&
-		event.request.method === 'GET'
-	) {
-		const started = await services.account.startSession(wired.signInAs);
-		if (started) {
-			event.locals.person = started.person;
-			event.cookies.set(SESSION_COOKIE, started.token, {
-				path: '/',
-				httpOnly: true,
-				sameSite: 'lax',
-				secure: event.url.protocol === 'https:',
-				maxAge: SESSION_DAYS * 86_400
-			});
-		}
-	}
+	const opensPage = wantsPage && event.request.method === 'GET';
+	event.locals.isDemo = wired.signInAs !== null;
+	event.locals.accounts = wired.accounts && {
+		...wired.accounts.for({
+			headers: event.request.headers,
+			address,
+			hostname: asked.hostname
+		}),
+		hasAccounts: wired.accounts.hasAccounts,
+		sendsMail: wired.accounts.sendsMail
+	};
+	event.locals.setCookies = (cookies) => setCookies(event, cookies);
+	event.locals.startDemo = () => startDemo(event);
+	await findPerson(event, opensPage);
 	const { person } = event.locals;
 	// A session that ran out leads to where one signs in, and from there back.
-	const isPage = wantsPage && event.request.method === 'GET' && event.route.id?.startsWith('/waters/');
-	if (!person && wired.accounts && isPage) {
+	if (!person && wired.accounts && opensPage && NEEDS_PERSON.test(event.route.id ?? '')) {
 		const back = encodeURIComponent(event.url.pathname + event.url.search);
 		return new Response(null, { status: 303, headers: { location: `/sign-in?back=${back}` } });
 	}
@@ -296,7 +336,11 @@ const answer: Handle = async ({ event, resolve }) => {
 	if (!response.headers.has('cache-control')) response.headers.set('cache-control', 'private, no-cache');
 	response.headers.set('x-content-type-options', 'nosniff');
 	response.headers.set('referrer-policy', 'same-origin');
-	const session = event.cookies.get(SESSION_COOKIE) ?? event.cookies.get(ACCOUNT_COOKIE) ?? '';
+	// Who reads at a place changes without its cookie.
+	const session = [ACCOUNT_COOKIE, PLACE_COOKIE, SESSION_COOKIE]
+		.map((name) => event.cookies.get(name) ?? '')
+		.concat(person?.place?.readerId ?? '')
+		.join(' ');
 	return compressed(event.request, ofSession(event.request, response, session));
 };
 

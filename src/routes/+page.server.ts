@@ -8,6 +8,6 @@ export const load = (async ({ locals }) => {
 	}
 	const waterId = await locals.services.water.firstWater(locals.person);
 	if (waterId) redirect(307, `/waters/${waterId}/today`);
-	if (locals.accounts) redirect(307, '/begin/water');
+	if (locals.accounts && !locals.isDemo) redirect(307, '/begin/water');
 	error(404, { message: 'You are not a member of any site with a water yet.', code: 'not-found' });
 }) satisfies PageServerLoad;

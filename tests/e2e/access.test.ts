@@ -79,6 +79,16 @@ const bodyFor = (path: string) =>
 const FORMS: Readonly<Record<string, readonly string[]>> = {
 	'/waters/[water]/waters': ['?/add', '?/change', '?/kind', '?/order', '?/zone'],
 	'/waters/[water]/log/[reading]': ['?/correct', '?/keep'],
+	'/waters/[water]/people': [
+		'?/invite',
+		'?/revoke',
+		'?/change',
+		'?/end',
+		'?/place',
+		'?/revokePlace',
+		'?/pin'
+	],
+	'/waters/[water]/sheet': ['?/give', '?/revoke'],
 	'/waters/[water]/testing': ['?/settings', '?/stage', '?/feed'],
 	'/waters/[water]/profiles': ['?/save', '?/take'],
 	'/waters/[water]/adjust/plan': ['?/start'],

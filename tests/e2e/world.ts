@@ -60,7 +60,12 @@ export async function startWorld(options: Options = {}) {
 				TEVRIK_CLOCK: clockNow(),
 				TEVRIK_LOG_LEVEL: TOLD ? 'error' : 'silent',
 				TEVRIK_REQUESTS_PER_MINUTE: '100000',
-				...(options.signIn === false ? {} : { TEVRIK_SIGN_IN_AS: demoMember(templates) }),
+				...(options.signIn === false
+					? {}
+					: {
+							TEVRIK_SIGN_IN_AS: demoMember(templates),
+							TEVRIK_SECRET: 'a secret for tests, of no use to anybody'
+						}),
 				...options.env
 			}
 		});

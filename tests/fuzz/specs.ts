@@ -77,6 +77,7 @@ function run(chance: Chance, { waterId, nowMs, newId }: Target) {
 
 /** Every door of the application. One that is missing here fails the tests: a new one is tried from its first day. */
 export const SPECS: Readonly<Record<string, Spec>> = {
+	'GET /account': ask(),
 	'GET /api/waters/[water]/bench': ask(),
 	'GET /api/waters/[water]/trends': ask({ span: ['week', 'all'] }),
 	'GET /begin': ask(),
@@ -84,10 +85,17 @@ export const SPECS: Readonly<Record<string, Spec>> = {
 	'GET /begin/demo': ask(),
 	'GET /begin/water': ask(),
 	'GET /calendar/[token]': ask(),
+	'GET /forgot': ask(),
 	'GET /house': ask(),
+	'GET /join/[token]': ask(),
 	'GET /kit': ask(),
 	'GET /offline': ask(),
-	'GET /sign-in': ask(),
+	'GET /place': ask({ reader: ['x'], back: ['/', '//x'] }),
+	'GET /place/[token]': ask(),
+	'GET /reset/[token]': ask(),
+	'GET /sheet/[token]': ask(),
+	'GET /sign-in': ask({ back: ['/account', '//x'] }),
+	'GET /sign-in/code': ask(),
 	'GET /waters/[water]/adjust': ask(),
 	'GET /waters/[water]/adjust/batches': ask({
 		litres: numbers,
@@ -160,8 +168,11 @@ export const SPECS: Readonly<Record<string, Spec>> = {
 		parameter: PARAMETER_IDS
 	}),
 	'GET /waters/[water]/panel/[happening]': ask({ event: ['x'] }),
+	'GET /waters/[water]/people': ask(),
 	'GET /waters/[water]/photographs/[photograph]': ask(),
 	'GET /waters/[water]/profiles': ask({ edit: ['x'] }),
+	'GET /waters/[water]/round': ask({ tank: ['x'] }),
+	'GET /waters/[water]/sheet': ask(),
 	'GET /waters/[water]/shelf': ask(),
 	'GET /waters/[water]/shelf/[item]': ask(),
 	'GET /waters/[water]/shelf/compare': ask({ parameter: PARAMETER_IDS }),
@@ -174,6 +185,17 @@ export const SPECS: Readonly<Record<string, Spec>> = {
 	'GET /waters/[water]/today': ask(),
 	'GET /waters/[water]/trends': ask({ span: ['week', 'month', 'all'] }),
 	'GET /waters/[water]/waters': ask({ edit: ['x'] }),
+	'POST /account/passkeys': { kind: 'json', command: () => ({ password: 'four odd green pumps' }) },
+	'POST /account?/begin': form(undefined, { password: 'four odd green pumps' }),
+	'POST /account?/confirm': form(undefined, { code: '123456' }),
+	'POST /account?/end': form(undefined, { session: 'x' }),
+	'POST /account?/passkey': form(undefined, { passkey: 'x' }),
+	'POST /account?/password': form(undefined, {
+		password: 'four odd green pumps',
+		newPassword: 'five odd green pumps'
+	}),
+	'POST /account?/remove': form(undefined, { password: 'four odd green pumps', certain: 'yes' }),
+	'POST /account?/without': form(undefined, { password: 'four odd green pumps' }),
 	'POST /api/waters/[water]/derivations': {
 		kind: 'json',
 		command: (chance, { waterId, newId }) => ({
@@ -267,6 +289,16 @@ export const SPECS: Readonly<Record<string, Spec>> = {
 	'POST /begin/demo?/leave': form(),
 	'POST /begin/demo?/look': form(),
 	'POST /begin/water': form(undefined, WATER),
+	'POST /forgot': form(undefined, { displayName: 'Rowan' }),
+	'POST /join/[token]?/accept': form(undefined, { code: '123456' }),
+	'POST /join/[token]?/begin': form(undefined, {
+		displayName: 'Rowan',
+		password: 'four odd green pumps',
+		email: '',
+		code: '123456'
+	}),
+	'POST /place': form(undefined, { memberId: 'x', pin: '1234', back: '/' }),
+	'POST /place/[token]': form(),
 	'POST /preferences': form(undefined, {
 		back: '/help',
 		alkalinity: 'meq-per-l',
@@ -277,7 +309,10 @@ export const SPECS: Readonly<Record<string, Spec>> = {
 		volumes: 'us-gallons',
 		temperature: 'fahrenheit'
 	}),
+	'POST /reset/[token]': form(undefined, { password: 'four odd green pumps' }),
 	'POST /sign-in': form(undefined, { displayName: 'Rowan', password: 'four odd green pumps' }),
+	'POST /sign-in/code': form(undefined, { code: '123456' }),
+	'POST /sign-in/passkey': { kind: 'json', command: () => ({ response: { id: 'x' } }) },
 	'POST /sign-out': form(),
 	'POST /waters/[water]/adjust/change?/start': form(['?litres=54&count=2&everyDays=7', '?litres=20']),
 	'POST /waters/[water]/adjust/limits': form(),
@@ -304,12 +339,21 @@ export const SPECS: Readonly<Record<string, Spec>> = {
 	'POST /waters/[water]/log/new': form(EVENT_KINDS.map((kind) => `?kind=${kind}`)),
 	'POST /waters/[water]/log/result': form(PARAMETER_IDS.map((p) => `?parameter=${p}`)),
 	'POST /waters/[water]/methods': form(),
+	'POST /waters/[water]/people?/change': form(undefined, { memberId: 'x', role: 'helper', memberUntil: '' }),
+	'POST /waters/[water]/people?/end': form(undefined, { memberId: 'x' }),
+	'POST /waters/[water]/people?/invite': form(undefined, { role: 'helper', linkDays: '7', memberUntil: '' }),
+	'POST /waters/[water]/people?/pin': form(undefined, { pin: '2468' }),
+	'POST /waters/[water]/people?/place': form(undefined, { name: 'Tablet' }),
+	'POST /waters/[water]/people?/revoke': form(undefined, { invitationId: 'x' }),
+	'POST /waters/[water]/people?/revokePlace': form(undefined, { placeId: 'x' }),
 	'POST /waters/[water]/profiles?/save': form(undefined, {
 		name: 'Made up',
 		source: 'Nobody',
 		'calcium.low': '400'
 	}),
 	'POST /waters/[water]/profiles?/take': form(undefined, { profile: 'x' }),
+	'POST /waters/[water]/sheet?/give': form(undefined, { forWhom: 'Ines', note: 'Half', days: '30' }),
+	'POST /waters/[water]/sheet?/revoke': form(undefined, { sheetId: 'x' }),
 	'POST /waters/[water]/shelf/[item]?/check': form(undefined, { parameter: 'alkalinity' }),
 	'POST /waters/[water]/shelf/[item]?/decide': form(undefined, {
 		checkId: 'x',

@@ -23,6 +23,12 @@ export const COMMANDS: Rooms = {
 	laboratory: { saveReport: 'water', sendSample: 'nothing' },
 	log: { keepPhotograph: 'site', recordEvent: 'water', takePhotographBack: 'site' },
 	method: { deriveAgain: 'site', saveMethod: 'site' },
+	people: {
+		changeMember: 'site',
+		endMember: 'site',
+		revokePlace: 'nothing',
+		takeInvitationBack: 'nothing'
+	},
 	reading: { correctReading: 'either', keepReading: 'site', saveTestRun: 'either' },
 	shelf: {
 		addToShelf: 'site',
@@ -31,6 +37,7 @@ export const COMMANDS: Rooms = {
 		finishCheck: 'site',
 		noteItem: 'site'
 	},
+	visitor: { takeSheetBack: 'nothing' },
 	water: {
 		addWater: 'site',
 		changeWater: 'site',

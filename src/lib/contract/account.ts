@@ -8,6 +8,8 @@ export const LONGEST_NAME = 80;
 
 const Name = Type.String({ minLength: 1, maxLength: LONGEST_NAME, pattern: '^[^@\\p{Cc}]*$' });
 
+export const Password = Type.String({ minLength: SHORTEST_PASSWORD, maxLength: LONGEST_PASSWORD });
+
 /** Who somebody is; an address only where one was given. */
 export const BeginAccount = Type.Object(
 	{
@@ -16,7 +18,7 @@ export const BeginAccount = Type.Object(
 			Type.String({ maxLength: 254, pattern: '^[^\\s@]+@[^\\s@]+\\.[^\\s@.]+$' }),
 			Type.Null()
 		]),
-		password: Type.String({ minLength: SHORTEST_PASSWORD, maxLength: LONGEST_PASSWORD })
+		password: Password
 	},
 	closed
 );

@@ -34,6 +34,12 @@ import { readLog, readRecentEvents } from './service/log/read-log.ts';
 import { recordEvent } from './service/log/record-event.ts';
 import { readMethod, readMethods } from './service/method/read-methods.ts';
 import { saveMethod } from './service/method/save-method.ts';
+import { personAtPlace, readersAt, scopeThen } from './service/people/at-place.ts';
+import { changeMember, endMember } from './service/people/change-member.ts';
+import { invite, takeInvitationBack } from './service/people/invite.ts';
+import { readInvitation } from './service/people/join.ts';
+import { addPlace, becomePlace, readPlaceLink, revokePlace } from './service/people/places.ts';
+import { readPeople } from './service/people/read-people.ts';
 import { correctReading } from './service/reading/correct-reading.ts';
 import { deriveAgain, previewDerivation } from './service/reading/derive-again.ts';
 import { keepReading } from './service/reading/keep-reading.ts';
@@ -44,6 +50,7 @@ import { decideCheck, previewDecision } from './service/shelf/decide-check.ts';
 import { deriveItemAgain } from './service/shelf/derive-item.ts';
 import { finishCheck } from './service/shelf/finish-check.ts';
 import { noteItem } from './service/shelf/note-item.ts';
+import { giveSheet, readSheet, readSheets, takeSheetBack } from './service/visitor/sheet.ts';
 import { addWater, beginSite } from './service/water/add-water.ts';
 import { changeWater, changeZone, orderWaters } from './service/water/change-water.ts';
 import { chooseKits, readKits } from './service/water/choose-kits.ts';
@@ -173,6 +180,25 @@ export function createServices(deps: PooledDeps, run: (task: Task) => Promise<Do
 			...bindAll(deps, { previewDerivation, readMethod, readMethods }),
 			...guardAll(deps, 'equip', { deriveAgain, saveMethod })
 		},
+		people: {
+			...bindAll(deps, {
+				becomePlace,
+				personAtPlace,
+				readersAt,
+				readInvitation,
+				readPeople,
+				readPlaceLink,
+				scopeThen
+			}),
+			...guardAll(deps, 'people', {
+				addPlace,
+				changeMember,
+				endMember,
+				invite,
+				revokePlace,
+				takeInvitationBack
+			})
+		},
 		reading: {
 			...bindAll(deps, { kitOfReading }),
 			...guardAll(deps, 'test', { correctReading, keepReading, saveTestRun }),
@@ -181,6 +207,11 @@ export function createServices(deps: PooledDeps, run: (task: Task) => Promise<Do
 		shelf: {
 			...bindAll(deps, { previewDecision }),
 			...guardAll(deps, 'equip', { addToShelf, decideCheck, deriveItemAgain, finishCheck, noteItem })
+		},
+		visitor: {
+			...bindAll(deps, { readSheet, readSheets }),
+			...guardAll(deps, 'share', { giveSheet, takeSheetBack }),
+			planRound: several.planRound
 		},
 		water: {
 			...bindAll(deps, {

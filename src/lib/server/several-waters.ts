@@ -1,3 +1,6 @@
+import type { ShelfHabits } from '$lib/contract/shelf-view';
+import type { WaterLine } from '$lib/contract/today';
+import { planRound, type Round, type RoundKit, type RoundTank } from '$lib/core/bench';
 import type { Keeper } from './reckon/keeper.ts';
 import { reachOf, type Reached, type SiteScope } from './repository/scope.ts';
 import { holderOfFeed, siteCalendar } from './service/calendar/calendar.ts';
@@ -56,6 +59,47 @@ async function calendarOf(
 	);
 }
 
+/** The kits of every site that is gone to, each site asked once, whichever of its waters is tested. */
+async function kitsOf(
+	keeper: Keeper,
+	reach: readonly Reached[],
+	habits: ShelfHabits
+): Promise<readonly RoundKit[]> {
+	const sites = reach.filter((r, i) => reach.findIndex((o) => o.scope.siteId === r.scope.siteId) === i);
+	const all = await Promise.all(
+		sites.map(async (reached) => {
+			const { siteId, siteName: site } = reached.scope;
+			const { kits } = await keeper.ask('benchSite', { reached, reach }, habits);
+			return kits.map(({ id, name, lotCode, methodCode, testsLeft }) => ({
+				...{ id, name, lotCode, methodCode, testsLeft },
+				siteId,
+				site
+			}));
+		})
+	);
+	return all.flat();
+}
+
+async function tankOf(
+	keeper: Keeper,
+	reach: readonly Reached[],
+	reached: Reached,
+	due: WaterLine['due']
+): Promise<RoundTank> {
+	const { offers } = await keeper.ask('bench', { reached, reach });
+	const { water, scope } = reached;
+	return {
+		id: water.id,
+		name: water.name,
+		siteId: scope.siteId,
+		due,
+		methods: offers.map(({ method, lastUsedAt }) => ({
+			...{ code: method.code, name: method.name, parameter: method.parameter },
+			lastUsedAt
+		}))
+	};
+}
+
 /** What is told of several waters at once, each judged by itself. */
 export function createSeveral(deps: PooledDeps, keeper: Keeper) {
 	const peers = (open: OpenWater) => daysOf(deps, keeper, running(peersOf(open)));
@@ -63,12 +107,31 @@ export function createSeveral(deps: PooledDeps, keeper: Keeper) {
 		/** A line for each water that a person may see. */
 		readLines: async (open: OpenWater) => linesOf(await peers(open)),
 		readBoard: async (open: OpenWater) => boardOf(await peers(open)),
+		/** All waters, the worst first, and a round of those that were chosen: what is tested, and by which kits. */
+		planRound: async (
+			open: OpenWater,
+			chosen: readonly string[],
+			habits: ShelfHabits
+		): Promise<{ readonly lines: readonly WaterLine[]; readonly round: Round | null }> => {
+			const reach = running(peersOf(open));
+			const lines = linesOf(await daysOf(deps, keeper, reach));
+			const stops = lines.flatMap((line) => {
+				const reached = reach.find((r) => r.water.id === line.id);
+				return reached && chosen.includes(line.id) ? [{ reached, due: line.due }] : [];
+			});
+			if (stops.length === 0) return { lines, round: null };
+			const [tanks, kits] = await Promise.all([
+				Promise.all(stops.map(({ reached, due }) => tankOf(keeper, reach, reached, due))),
+				kitsOf(keeper, reach, habits)
+			]);
+			return { lines, round: planRound(tanks, kits) };
+		},
 		siteCalendar: ({ scope, reach }: OpenWater) => calendarOf(deps, keeper, scope, reach),
 		/** By a private address; null where that was revoked, or never was. */
 		feedCalendar: async (token: string) => {
 			const holder = await holderOfFeed(deps, token);
 			if (!holder) return null;
-			const reach = await reachOf(deps.db, holder.personId, deps.clock.now());
+			const reach = await reachOf(deps.db, { id: holder.personId }, deps.clock.now());
 			return calendarOf(deps, keeper, holder.scope, reach);
 		}
 	};

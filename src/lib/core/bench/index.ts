@@ -25,3 +25,12 @@ export {
 	type PlanTest,
 	type Wish
 } from './plan/index.ts';
+export {
+	planRound,
+	type Round,
+	type RoundKit,
+	type RoundNeed,
+	type RoundStop,
+	type RoundTank,
+	type RoundTest
+} from './round.ts';

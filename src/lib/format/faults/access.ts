@@ -1,7 +1,7 @@
 import type { Permission, Role } from '$lib/core/access';
 
 /** What somebody is at a site. */
-const ROLE_NAMES: Readonly<Record<Role, string>> = {
+export const ROLE_NAMES: Readonly<Record<Role, string>> = {
 	owner: 'owner',
 	keeper: 'keeper',
 	helper: 'helper',
@@ -29,4 +29,15 @@ export function lacks(what: Permission, role: Role): string {
 /** The same to whoever tried. */
 export function notAllowed(what: string, role: string): string {
 	return `${lacks(what as Permission, role as Role)} Nothing was changed.`;
+}
+
+const OVER: Readonly<Record<string, string>> = {
+	used: 'This invitation was used already. Each is good for one person.',
+	revoked: 'This invitation was taken back.',
+	late: 'The time of this invitation is over.'
+};
+
+/** Why an invitation lets nobody in any more, and what to do. */
+export function invitationOver(why: string): string {
+	return `${OVER[why] ?? 'There is no such invitation.'} Ask whoever invited you for a new one.`;
 }

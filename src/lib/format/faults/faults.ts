@@ -1,6 +1,6 @@
 import type { Fault, FaultCode } from '$lib/core/result';
 import { litresWords } from '../volume.ts';
-import { notAllowed } from './access';
+import { invitationOver, notAllowed } from './access';
 import { fieldWords, ruleWords } from './field-words';
 
 type Words = (details: Readonly<Record<string, string | number>>, field: string) => string;
@@ -103,7 +103,27 @@ const TEXTS: Readonly<Record<FaultCode, Words>> = {
 	'email-taken': () =>
 		'An account with this address is there already. Sign in with it, or leave the field empty.',
 	'wrong-sign-in': () => 'The name or the password is not right. Nothing was changed; try again.',
-	'too-many-tries': () => 'That was tried too often. Wait a minute, then try again.',
+	'too-many-tries': (d) => {
+		const minutes = Number(d.minutes ?? 1);
+		return `That was tried too often. Wait ${minutes === 1 ? 'a minute' : `${minutes} minutes`}, then try again.`;
+	},
+	'invitation-over': (d) => invitationOver(String(d.why)),
+	'already-member': (d) =>
+		`You belong to this site already, as ${d.role}. The invitation was not used up; whoever it is for can still take it.`,
+	'wrong-code': () =>
+		'That is not the code of this invitation. Ask whoever invited you; it is told apart from the link.',
+	'wrong-password': () => 'That is not your password. Nothing was changed.',
+	'wrong-second-factor': () =>
+		'That number is not right, or its half minute is over. Type the one that is shown now, or one of your spare codes.',
+	'wrong-passkey': () =>
+		'This passkey was not recognised here. Nothing was changed; sign in with your password, or try again.',
+	'wrong-pin': () => 'Those are not the digits. Nobody was chosen.',
+	'last-owner': () =>
+		'A site needs an owner for good, or nobody could say any more who belongs to it. Make somebody else one first.',
+	'no-reader': () => 'Nobody was chosen who reads here. Tap your name first; what you entered is kept.',
+	'no-account': () => 'Nobody signs in by an account here.',
+	'at-place': () =>
+		'This device belongs to a place and not to you. Sign in on a device of your own for that.',
 	'link-over': () =>
 		'This link was used, or its time is over. If you made the account, sign in; else start Tevrik again for a new link.',
 	'begun-already': () => 'A water was begun already. It is kept; you can change all of it under Waters.',

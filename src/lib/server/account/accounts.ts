@@ -1,27 +1,17 @@
-import { betterAuth, type BetterAuthOptions } from 'better-auth';
 import { APIError } from 'better-auth/api';
-import { username } from 'better-auth/plugins/username';
-import { SHORTEST_PASSWORD, LONGEST_PASSWORD } from '$lib/contract/account';
+import { hashPassword, verifyPassword } from 'better-auth/crypto';
 import { fail, ok, type Result } from '$lib/core/result';
 import type { Database } from '../db/connect.ts';
-import { accountRecords } from '../repository/account.ts';
-import { keepingDigests } from './token-digests.ts';
+import { passwordHashOf } from '../repository/account.ts';
+import { cookieIn, cookiesOf, type SetCookie } from './cookies.ts';
+import { SESSION_COOKIE, type Library } from './library.ts';
 
 /** Whoever gives no address has one that leads nowhere (RFC 2606). */
 const NO_MAIL = 'no-mail.invalid';
-const DAY_SECONDS = 86_400;
-const SESSION_DAYS = 30;
 
 export interface Credentials {
 	readonly name: string;
 	readonly password: string;
-}
-
-/** A cookie that the browser is to keep, or to forget where it has no time left. */
-export interface SetCookie {
-	readonly name: string;
-	readonly value: string;
-	readonly maxAge: number | null;
 }
 
 export interface SignedIn {
@@ -29,113 +19,119 @@ export interface SignedIn {
 	readonly cookies: readonly SetCookie[];
 }
 
-/** Names differ by their letters, not by case or by how they are spaced. */
-export function nameForSignIn(name: string): string {
-	return name.normalize('NFKC').trim().replace(/\s+/g, ' ').toLowerCase();
+/** A session that stands, as it is kept. */
+export interface StandingSession extends SignedIn {
+	readonly sessionId: string;
 }
 
-function cookiesOf(headers: Headers): SetCookie[] {
-	return headers.getSetCookie().map((line) => {
-		const [pair = '', ...attributes] = line.split(/;\s*/);
-		const at = pair.indexOf('=');
-		const age = attributes.map((a) => /^max-age=(-?\d+)$/i.exec(a)?.[1]).find((a) => a !== undefined);
-		return {
-			name: pair.slice(0, at),
-			value: decodeURIComponent(pair.slice(at + 1)),
-			maxAge: age === undefined ? null : Number(age)
-		};
-	});
+/** Where mail reaches somebody; null where they gave no address. */
+export function mailAddress(email: string): string | null {
+	return email.endsWith(`@${NO_MAIL}`) ? null : email;
 }
 
-/**
- * Who may sign in, by a kept library that hashes passwords (scrypt) and makes the tokens of sessions.
- *
- * @param secret signs the cookies; whoever changes it signs everybody out
- */
-export function openAccounts(db: Database, secret: string) {
-	const records = accountRecords(db);
-	const auth = betterAuth({
-		appName: 'Tevrik',
-		// Never asked by its own address, but the library wants one.
-		baseURL: 'http://localhost',
-		secret,
-		telemetry: { enabled: false },
-		logger: { disabled: true },
-		database: (options: BetterAuthOptions) => keepingDigests(records(options)),
-		emailAndPassword: {
-			enabled: true,
-			minPasswordLength: SHORTEST_PASSWORD,
-			maxPasswordLength: LONGEST_PASSWORD
-		},
-		session: { expiresIn: SESSION_DAYS * DAY_SECONDS, updateAge: DAY_SECONDS },
-		// Whether a cookie is secure is decided where it is set: the same server is reached at home and on the machine itself.
-		advanced: { cookiePrefix: 'tevrik', useSecureCookies: false },
-		plugins: [
-			username({
-				minUsernameLength: 1,
-				maxUsernameLength: 80,
-				usernameNormalization: nameForSignIn,
-				usernameValidator: () => true
-			})
-		]
-	});
+/** What the library refuses is the sender's fault; all else is ours. */
+export async function unlessRefused<T>(
+	work: () => Promise<T>,
+	refused: (fault: APIError) => Result<never>
+): Promise<Result<T>> {
+	try {
+		return ok(await work());
+	} catch (fault) {
+		if (!(fault instanceof APIError)) throw fault;
+		return refused(fault);
+	}
+}
 
+/** Who may sign in: accounts, their passwords and sessions. */
+export function openAccounts(db: Database, { api, $context }: Library) {
 	return {
 		/** Makes an account and signs it in. */
-		async signUp({
-			name,
-			password,
-			email
-		}: Credentials & { readonly email: string | null }): Promise<Result<SignedIn>> {
+		async signUp(
+			{ name, password, email }: Credentials & { readonly email: string | null },
+			headers: Headers
+		): Promise<Result<SignedIn>> {
 			const address = email ?? `${crypto.randomUUID()}@${NO_MAIL}`;
-			try {
-				const { headers, response } = await auth.api.signUpEmail({
-					body: { name, password, email: address, username: name, displayUsername: name },
-					returnHeaders: true
-				});
-				return ok({ userId: response.user.id, cookies: cookiesOf(headers) });
-			} catch (fault) {
-				if (!(fault instanceof APIError)) throw fault;
-				return /email/i.test(String(fault.body?.code))
-					? fail('email-taken', 'email')
-					: fail('name-taken', 'name');
-			}
+			const body = {
+				name,
+				password,
+				email: address,
+				username: name,
+				displayName: name,
+				displayUsername: name
+			};
+			const made = await unlessRefused(
+				() => api.signUpEmail({ body, headers: withoutCookies(headers), returnHeaders: true }),
+				(fault) =>
+					fault.body?.code === 'USER_ALREADY_EXISTS_USE_ANOTHER_EMAIL'
+						? fail('email-taken', 'email')
+						: fail('name-taken', 'name')
+			);
+			if (!made.ok) return made;
+			return ok({ userId: made.value.response.user.id, cookies: cookiesOf(made.value.headers) });
 		},
 
-		/** A wrong name and a wrong password are told alike. */
-		async signIn({ name, password }: Credentials): Promise<Result<SignedIn>> {
-			try {
-				const { headers, response } = name.includes('@')
-					? await auth.api.signInEmail({ body: { email: name.trim(), password }, returnHeaders: true })
-					: await auth.api.signInUsername({ body: { username: name, password }, returnHeaders: true });
-				return response
-					? ok({ userId: response.user.id, cookies: cookiesOf(headers) })
-					: fail('wrong-sign-in');
-			} catch (fault) {
-				if (!(fault instanceof APIError)) throw fault;
-				return fail('wrong-sign-in');
-			}
+		/**
+		 * A wrong name and a wrong password are told alike, and take as long. Whoever has a second factor is not signed in by
+		 * it yet: `userId` is null then, and the cookies hold what the second step needs.
+		 */
+		async signIn(
+			{ name, password }: Credentials,
+			headers: Headers
+		): Promise<Result<{ readonly userId: string | null; readonly cookies: readonly SetCookie[] }>> {
+			const asked = { headers: withoutCookies(headers), returnHeaders: true as const };
+			const signedIn = await unlessRefused(
+				async (): Promise<{ readonly headers: Headers; readonly response: object | null }> =>
+					name.includes('@')
+						? api.signInEmail({ body: { email: name.trim(), password }, ...asked })
+						: api.signInUsername({ body: { username: name, password }, ...asked }),
+				() => fail('wrong-sign-in')
+			);
+			if (!signedIn.ok) return signedIn;
+			const { response, headers: set } = signedIn.value;
+			if (!response) return fail('wrong-sign-in');
+			const { user } = response as { readonly user?: { readonly id: string } };
+			return ok({ userId: user?.id ?? null, cookies: cookiesOf(set) });
 		},
 
 		/** Whose session a request belongs to; cookies where its time was prolonged. */
-		async sessionOf(headers: Headers): Promise<SignedIn | null> {
-			if (!headers.get('cookie')?.includes('tevrik.session_token')) return null;
-			const { headers: set, response } = await auth.api.getSession({ headers, returnHeaders: true });
-			return response && { userId: response.user.id, cookies: cookiesOf(set) };
+		async sessionOf(headers: Headers): Promise<StandingSession | null> {
+			if (cookieIn(headers, SESSION_COOKIE) === null) return null;
+			const { headers: set, response } = await api.getSession({ headers, returnHeaders: true });
+			return (
+				response && { userId: response.user.id, sessionId: response.session.id, cookies: cookiesOf(set) }
+			);
 		},
 
 		/** Ends a session; the cookies to be forgotten. */
 		async signOut(headers: Headers): Promise<readonly SetCookie[]> {
-			const { headers: set } = await auth.api.signOut({ headers, returnHeaders: true });
+			const { headers: set } = await api.signOut({ headers, returnHeaders: true });
 			return cookiesOf(set);
 		},
 
-		/** Takes an account away again whose making was not finished. */
+		/** Whether somebody who is signed in knows their password, asked before anything that is hard to take back. */
+		async knowsPassword(userId: string, password: string): Promise<boolean> {
+			const hash = await passwordHashOf(db, userId);
+			return hash !== null && (await verifyPassword({ hash, password }));
+		},
+
+		async setPassword(userId: string, password: string): Promise<void> {
+			const { internalAdapter } = await $context;
+			await internalAdapter.updatePassword(userId, await hashPassword(password));
+		},
+
+		/** Takes an account away, with all by which somebody could sign in as it. */
 		async forget(userId: string): Promise<void> {
-			const { internalAdapter } = await auth.$context;
+			const { internalAdapter } = await $context;
 			await internalAdapter.deleteUser(userId);
 		}
 	};
+}
+
+/** A sign-in stands on nothing that came with it: what was there before is not taken over (session fixation). */
+function withoutCookies(headers: Headers): Headers {
+	const own = new Headers(headers);
+	own.delete('cookie');
+	return own;
 }
 
 export type Accounts = ReturnType<typeof openAccounts>;

@@ -23,7 +23,9 @@ const RAW = [
 	'daily_limit',
 	'correction_plan',
 	'plan_note',
-	'command_receipt'
+	'command_receipt',
+	'site_history',
+	'place_reader'
 ];
 const CHANGEABLE = [
 	'site',
@@ -38,6 +40,10 @@ const CHANGEABLE = [
 	'site_method',
 	'bench_session',
 	'calendar_feed',
+	'invitation',
+	'place',
+	'visitor_sheet',
+	'reset_link',
 	'revision'
 ];
 /** What comes and goes: who is signed in, and what can be reckoned again. */
@@ -48,7 +54,11 @@ const PASSING = [
 	'auth_session',
 	'auth_account',
 	'auth_verification',
-	'person_account'
+	'auth_two_factor',
+	'auth_passkey',
+	'person_account',
+	'reader_pin',
+	'failed_try'
 ];
 
 /**

@@ -3,7 +3,9 @@ import { and, eq, gt, isNull, notInArray, sql } from 'drizzle-orm';
 import type { Instant } from '$lib/core/time';
 import {
 	authAccount,
+	authPasskey,
 	authSession,
+	authTwoFactor,
 	authUser,
 	authVerification,
 	beginning,
@@ -14,11 +16,18 @@ import type { Database } from '../db/connect.ts';
 import type { Reader } from './database.ts';
 import type { Person } from './people.ts';
 
-/** The library's view of its four tables. */
+/** The library's view of its tables. */
 export function accountRecords(db: Database) {
 	return drizzleAdapter(db, {
 		provider: 'mysql',
-		schema: { user: authUser, session: authSession, account: authAccount, verification: authVerification }
+		schema: {
+			user: authUser,
+			session: authSession,
+			account: authAccount,
+			verification: authVerification,
+			twoFactor: authTwoFactor,
+			passkey: authPasskey
+		}
 	});
 }
 
@@ -37,6 +46,58 @@ export async function linkAccount(
 	row: { personId: string; userId: string; createdAt: Instant }
 ): Promise<void> {
 	await db.insert(personAccount).values(row);
+}
+
+/** What an account is known by. */
+export interface AccountUser {
+	readonly userId: string;
+	readonly name: string;
+	readonly email: string;
+	readonly secondFactor: boolean;
+}
+
+const userColumns = {
+	userId: authUser.id,
+	name: authUser.name,
+	email: authUser.email,
+	secondFactor: authUser.twoFactorEnabled
+};
+
+export async function accountOfPerson(db: Reader, personId: string): Promise<AccountUser | null> {
+	const [found] = await db
+		.select(userColumns)
+		.from(personAccount)
+		.innerJoin(authUser, eq(authUser.id, personAccount.userId))
+		.where(eq(personAccount.personId, personId));
+	return found ?? null;
+}
+
+/** @param name as it signs in, or an address */
+export async function accountNamed(db: Reader, name: string): Promise<AccountUser | null> {
+	const [found] = await db
+		.select(userColumns)
+		.from(authUser)
+		.where(name.includes('@') ? eq(authUser.email, name.toLowerCase()) : eq(authUser.username, name));
+	return found ?? null;
+}
+
+/** How a password is kept; null where somebody has none. */
+export async function passwordHashOf(db: Reader, userId: string): Promise<string | null> {
+	const [found] = await db
+		.select({ hash: authAccount.password })
+		.from(authAccount)
+		.where(and(eq(authAccount.userId, userId), eq(authAccount.providerId, 'credential')));
+	return found?.hash ?? null;
+}
+
+/** Those who can still sign in. */
+export async function accountNames(db: Reader): Promise<readonly string[]> {
+	const rows = await db
+		.select({ name: authUser.name })
+		.from(personAccount)
+		.innerJoin(authUser, eq(authUser.id, personAccount.userId))
+		.orderBy(authUser.name);
+	return rows.map((r) => r.name);
 }
 
 export async function hasAccounts(db: Reader): Promise<boolean> {

@@ -30,6 +30,11 @@ export async function siteByName(
 	return rows[0] ?? null;
 }
 
+export async function siteName(db: Reader, id: string): Promise<string | null> {
+	const [found] = await db.select({ name: site.name }).from(site).where(eq(site.id, id));
+	return found?.name ?? null;
+}
+
 export async function memberByRole(db: Reader, siteId: string, role: Role): Promise<string | null> {
 	const rows = await db
 		.select({ personId: membership.personId })

@@ -1,9 +1,16 @@
 import { and, eq, gt, isNull, lte, or, sql } from 'drizzle-orm';
 import { alias } from 'drizzle-orm/mysql-core';
-import type { Granted, GrantedSomething, Permission, Role } from '$lib/core/access';
+import {
+	roleAtPlace,
+	type Granted,
+	type GrantedSomething,
+	type Permission,
+	type Role
+} from '$lib/core/access';
 import type { Instant } from '$lib/core/time';
 import { calendarFeed, membership, revision, site, water } from '../db/schema/index.ts';
 import type { Reader } from './database.ts';
+import type { Person } from './people.ts';
 
 /**
  * The right to one site's rows, given to one acting person. Only the look-ups below make one, and every
@@ -15,6 +22,8 @@ export interface SiteScope {
 	readonly timeZone: string;
 	readonly membershipId: string;
 	readonly role: Role;
+	/** Where it is used from the device of a place. */
+	readonly placeId?: string;
 	readonly __scope: unique symbol;
 }
 
@@ -64,7 +73,11 @@ const ofWater = alias(revision, 'of_water');
  * The waters of every site that a person belongs to: those of their own before those where they help. A water of another
  * site is not among them, exactly like one that does not exist.
  */
-export async function reachOf(db: Reader, personId: string, now: Instant): Promise<Reached[]> {
+export async function reachOf(
+	db: Reader,
+	{ id: personId, place }: Pick<Person, 'id' | 'place'>,
+	now: Instant
+): Promise<Reached[]> {
 	const rows = await db
 		.select({
 			scope: scopeColumns,
@@ -78,7 +91,7 @@ export async function reachOf(db: Reader, personId: string, now: Instant): Promi
 		.innerJoin(site, eq(site.id, water.siteId))
 		.leftJoin(ofSite, eq(ofSite.id, water.siteId))
 		.leftJoin(ofWater, eq(ofWater.id, water.id))
-		.where(activeAt(personId, now))
+		.where(and(activeAt(personId, now), place ? eq(membership.siteId, place.siteId) : undefined))
 		.orderBy(
 			sql`${membership.role} <> 'owner'`,
 			site.madeUp,
@@ -89,11 +102,16 @@ export async function reachOf(db: Reader, personId: string, now: Instant): Promi
 		);
 	const scopes = new Map<string, SiteScope>();
 	return rows.map(({ scope, water, madeUp, ofSite, ofWater }) => {
-		const own = scopes.get(scope.siteId) ?? (scope as SiteScope);
+		const own = scopes.get(scope.siteId) ?? (seenFrom(scope, place) as SiteScope);
 		scopes.set(scope.siteId, own);
 		// What was never changed since counting began stands at nought.
 		return { scope: own, water, madeUp, revisions: { site: ofSite ?? 0, water: ofWater ?? 0 } };
 	});
+}
+
+/** On the device of a place nobody is more than may be there. */
+function seenFrom<S extends { readonly role: Role }>(scope: S, place: Person['place']): S {
+	return place ? { ...scope, role: roleAtPlace(scope.role), placeId: place.placeId } : scope;
 }
 
 /** The right of the member who holds a calendar address; null where it was revoked, or the member has left. */

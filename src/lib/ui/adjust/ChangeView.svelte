@@ -27,7 +27,7 @@
 	import LitresField from '$lib/ui/kit/LitresField.svelte';
 	import Table from '$lib/ui/kit/Table.svelte';
 	import Fault from '$lib/ui/shared/Fault.svelte';
-	import May from '$lib/ui/shared/May.svelte';
+	import May from '$lib/ui/access/May.svelte';
 	import { sending } from '$lib/ui/shared/sending';
 	import Dangers from './Dangers.svelte';
 

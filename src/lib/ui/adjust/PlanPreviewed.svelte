@@ -9,7 +9,7 @@
 	import { dangersOf } from '$lib/format/adjust/danger';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Hidden from '$lib/ui/kit/Hidden.svelte';
-	import May from '$lib/ui/shared/May.svelte';
+	import May from '$lib/ui/access/May.svelte';
 	import { sending } from '$lib/ui/shared/sending';
 	import CourseChart from './CourseChart.svelte';
 	import Dangers from './Dangers.svelte';

@@ -9,7 +9,7 @@
 	import Disclosure from '$lib/ui/kit/Disclosure.svelte';
 	import Field from '$lib/ui/kit/Field.svelte';
 	import Hidden from '$lib/ui/kit/Hidden.svelte';
-	import May from '$lib/ui/shared/May.svelte';
+	import May from '$lib/ui/access/May.svelte';
 	import { sending } from '$lib/ui/shared/sending';
 
 	interface Props {

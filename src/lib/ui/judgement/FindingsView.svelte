@@ -9,7 +9,7 @@
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Hidden from '$lib/ui/kit/Hidden.svelte';
 	import Fault from '$lib/ui/shared/Fault.svelte';
-	import May from '$lib/ui/shared/May.svelte';
+	import May from '$lib/ui/access/May.svelte';
 	import { sending } from '$lib/ui/shared/sending';
 
 	interface Props {

@@ -12,7 +12,7 @@
 	import DataTable from '$lib/ui/kit/DataTable.svelte';
 	import EmptyState from '$lib/ui/kit/EmptyState.svelte';
 	import Hidden from '$lib/ui/kit/Hidden.svelte';
-	import May from '$lib/ui/shared/May.svelte';
+	import May from '$lib/ui/access/May.svelte';
 	import type { Entry } from './entry';
 	import LogEntryWords from './LogEntryWords.svelte';
 

@@ -9,7 +9,7 @@
 	import FileField from '$lib/ui/kit/FileField.svelte';
 	import Hidden from '$lib/ui/kit/Hidden.svelte';
 	import Fault from '$lib/ui/shared/Fault.svelte';
-	import May from '$lib/ui/shared/May.svelte';
+	import May from '$lib/ui/access/May.svelte';
 
 	interface Props {
 		waterId: string;

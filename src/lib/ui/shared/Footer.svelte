@@ -11,8 +11,11 @@
 		path: string;
 		/** Who is signed in by an account; null in the demo, where nobody has one. */
 		account: string | null;
+		isDemo: boolean;
+		/** On the device of a place. */
+		atPlace: boolean;
 	}
-	let { preferences, waterId, path, account }: Props = $props();
+	let { preferences, waterId, path, account, isDemo, atPlace }: Props = $props();
 	const outbox = outboxOf();
 	/** What is not on the server yet would be lost with the browser's own store. */
 	const kept = $derived(outbox.waiting.length + outbox.refused.length);
@@ -57,15 +60,21 @@
 		</div>
 		<a href="/waters/{waterId}/waters" class="link flex min-h-10 items-center">Waters</a>
 		<a href="/waters/{waterId}/targets" class="link flex min-h-10 items-center">Targets</a>
+		<a href="/waters/{waterId}/people" class="link flex min-h-10 items-center">People</a>
+		<a href="/waters/{waterId}/round" class="link flex min-h-10 items-center">Round</a>
+		<a href="/waters/{waterId}/sheet" class="link flex min-h-10 items-center">Sheet for a visitor</a>
 		<a href="/waters/{waterId}/methods" class="link flex min-h-10 items-center">Methods</a>
 		<a href="/waters/{waterId}/habits" class="link flex min-h-10 items-center">Units and habits</a>
 		<a href="/waters/{waterId}/help" class="link flex min-h-10 items-center">Help and shortcuts</a>
 		{#if !account}
-			<a href="/begin" class="link flex min-h-10 items-center">Begin with your own</a>
+			{#if !atPlace}<a href="/begin" class="link flex min-h-10 items-center">Begin with your own</a>{/if}
+			<a href="/sign-in" class="link ml-auto flex min-h-10 items-center"
+				>{atPlace ? 'Sign in as yourself' : 'Sign in as somebody else'}</a
+			>
 		{:else}
-			<a href="/house" class="link flex min-h-10 items-center">Phone at the tank</a>
+			{#if !isDemo}<a href="/house" class="link flex min-h-10 items-center">Phone at the tank</a>{/if}
 			<span class="ml-auto flex items-center gap-3 text-muted">
-				{account}
+				<a href="/account" class="link flex min-h-10 items-center">{account}</a>
 				{#if kept > 0}
 					<span
 						>{kept}

@@ -5,7 +5,7 @@
 	import { shortDay } from '$lib/format/date';
 	import { HAZARD_NAMES } from '$lib/format/bench/hazard';
 	import Button from '$lib/ui/kit/Button.svelte';
-	import PrintButton from './PrintButton.svelte';
+	import PrintButton from '$lib/ui/kit/PrintButton.svelte';
 
 	interface Props {
 		waterId: string;

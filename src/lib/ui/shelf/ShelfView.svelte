@@ -3,7 +3,7 @@
 	import { PARAMETER_IDS, type ParameterId, type UnitId } from '$lib/core/quantity';
 	import type { Instant } from '$lib/core/time';
 	import { dueWords, supplySentence, toBuyWords } from '$lib/format/shelf/shelf';
-	import May from '$lib/ui/shared/May.svelte';
+	import May from '$lib/ui/access/May.svelte';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Disclosure from '$lib/ui/kit/Disclosure.svelte';
 	import ShelfTable from './ShelfTable.svelte';

@@ -4,7 +4,7 @@
 	import { longDay } from '$lib/format/date';
 	import { fixed } from '$lib/format/number';
 	import { toBuyWords } from '$lib/format/shelf/shelf';
-	import PrintButton from './PrintButton.svelte';
+	import PrintButton from '$lib/ui/kit/PrintButton.svelte';
 
 	interface Props {
 		waterId: string;

@@ -10,7 +10,7 @@
 	import Fault from '$lib/ui/shared/Fault.svelte';
 	import { sending } from '$lib/ui/shared/sending';
 	import OutsetPanel from './OutsetPanel.svelte';
-	import StartFrame from './StartFrame.svelte';
+	import StartFrame from '$lib/ui/shared/StartFrame.svelte';
 	import TankFields from './TankFields.svelte';
 	import { WaterDraft } from './WaterDraft.svelte';
 

@@ -4,7 +4,7 @@
 	import { invalidateAll } from '$app/navigation';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import { sending } from '$lib/ui/shared/sending';
-	import StartFrame from './StartFrame.svelte';
+	import StartFrame from '$lib/ui/shared/StartFrame.svelte';
 
 	interface Props {
 		/** It is being made. */

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import StartFrame from './StartFrame.svelte';
+	import StartFrame from '$lib/ui/shared/StartFrame.svelte';
 
 	interface Props {
 		/** Null where the house is not served. */

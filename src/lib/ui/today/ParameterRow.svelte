@@ -39,7 +39,7 @@
 </script>
 
 <article
-	class="grid grid-cols-[1fr_auto] items-center gap-x-6 gap-y-2 border-b py-4 md:grid-cols-[7.5rem_10rem_minmax(12rem,1fr)_14rem]"
+	class="grid grid-cols-[1fr_auto] items-center gap-x-6 gap-y-2 border-b py-4 xl:grid-cols-[7.5rem_10rem_minmax(12rem,1fr)_14rem]"
 >
 	<h3 class="text-lg leading-tight">
 		{definition.name}
@@ -52,7 +52,7 @@
 			<span class="text-[2rem] leading-none font-bold">{shown.value}</span>
 			<span class="pl-1 text-muted">± {shown.plusMinus}</span>
 		</p>
-		<div class="col-span-2 px-1 md:col-span-1">
+		<div class="col-span-2 px-1 xl:col-span-1">
 			<Strip
 				{band}
 				value={to(estimate.now.value)}
@@ -66,7 +66,7 @@
 				words={stripInWords(row.parameter, { ...row, now: estimate.now }, unit, timeZone, now)}
 			/>
 		</div>
-		<p class="small col-span-2 md:col-span-1">
+		<p class="small col-span-2 xl:col-span-1">
 			<strong class={warn ? 'text-warn' : ''}
 				>{gradeWords(estimate.verdict.grade, estimate.verdict.side)}</strong
 			>

@@ -12,7 +12,7 @@
 	import { EVENT_NAMES, eventWords } from '$lib/format/log/event';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import { benchDeskOf } from '$lib/ui/shared/context';
-	import May from '$lib/ui/shared/May.svelte';
+	import May from '$lib/ui/access/May.svelte';
 	import CyclePanel from './CyclePanel.svelte';
 	import Demand from './Demand.svelte';
 	import LastDay from './LastDay.svelte';

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import AccountForm from '$lib/ui/start/AccountForm.svelte';
+	import AccountForm from '$lib/ui/account/AccountForm.svelte';
 
 	let { data, form } = $props();
 </script>

@@ -6,7 +6,7 @@ const MAKING_MS = 5 * 60_000;
 let askedAt = 0;
 
 export const load = (async ({ locals }) => {
-	if (!locals.accounts) error(404, { message: 'There is no such page.', code: 'not-found' });
+	if (!locals.accounts || locals.isDemo) error(404, { message: 'There is no such page.', code: 'not-found' });
 	if (!locals.person) redirect(307, '/');
 	const waterId = await locals.services.water.madeUpWater(locals.person);
 	if (waterId) redirect(307, `/waters/${waterId}/today`);
@@ -15,7 +15,7 @@ export const load = (async ({ locals }) => {
 
 export const actions = {
 	look: async ({ request, locals }) => {
-		if (!locals.accounts || !locals.person) redirect(303, '/');
+		if (!locals.accounts || locals.isDemo || !locals.person || locals.person.place) redirect(303, '/');
 		await request.formData();
 		const now = locals.services.clock.now();
 		if (!(await locals.services.water.lookAtMadeUp(locals.person)) && now - askedAt >= MAKING_MS) {
@@ -25,7 +25,7 @@ export const actions = {
 		redirect(303, '/begin/demo');
 	},
 	leave: async ({ request, locals }) => {
-		if (!locals.accounts || !locals.person) redirect(303, '/');
+		if (!locals.accounts || locals.isDemo || !locals.person || locals.person.place) redirect(303, '/');
 		await request.formData();
 		await locals.services.water.leaveMadeUp(locals.person);
 		askedAt = 0;

@@ -14,7 +14,7 @@ export const load = (async ({ locals }) => {
 
 export const actions = {
 	default: async ({ request, locals }) => {
-		if (!locals.person) redirect(303, '/');
+		if (!locals.person || locals.person.place) redirect(303, '/');
 		const form = await request.formData();
 		// As the browser has it, or without a script the machine itself; it can be changed under Waters.
 		const said = typedText(form.get('timeZone'));

@@ -38,8 +38,14 @@ export const load = (async ({ locals, params, url }) => {
 		dangers,
 		water: open.water,
 		siblings: open.siblings,
-		madeUp: locals.accounts !== null && open.reach.some((r) => r.water.id === open.water.id && r.madeUp),
-		account: locals.accounts ? (locals.person?.displayName ?? null) : null,
+		madeUp:
+			locals.accounts !== null &&
+			!locals.isDemo &&
+			open.reach.some((r) => r.water.id === open.water.id && r.madeUp),
+		account: locals.signedInBy === 'account' ? (locals.person?.displayName ?? null) : null,
+		isDemo: locals.isDemo,
+		place: locals.person?.place ?? null,
+		readers: locals.person?.place ? await locals.services.people.readersAt(locals.person.place) : [],
 		role,
 		timeZone: open.scope.timeZone,
 		now: context.now

@@ -2,6 +2,7 @@
 	import { page } from '$app/state';
 	import type { LeftOut } from '$lib/core/judgement/water';
 	import { SaidFaults, setSaidFaults } from '$lib/ui/kit/said-faults.svelte';
+	import PlaceBar from '$lib/ui/account/PlaceBar.svelte';
 	import AskNotice from '$lib/ui/shared/AskNotice.svelte';
 	import BenchRoom from '$lib/ui/shared/BenchRoom.svelte';
 	import DangerNotice from '$lib/ui/shared/DangerNotice.svelte';
@@ -11,7 +12,7 @@
 	import Header from '$lib/ui/shared/Header.svelte';
 	import LeftOutNotice from '$lib/ui/shared/LeftOutNotice.svelte';
 	import MadeUpNotice from '$lib/ui/shared/MadeUpNotice.svelte';
-	import OnlyLook from '$lib/ui/shared/OnlyLook.svelte';
+	import OnlyLook from '$lib/ui/access/OnlyLook.svelte';
 	import UnsaidFault from '$lib/ui/shared/UnsaidFault.svelte';
 	import VolumeNotice from '$lib/ui/shared/VolumeNotice.svelte';
 
@@ -41,6 +42,11 @@
 			preferences={data.preferences}
 			path={page.url.pathname + page.url.search}
 		/>
+		{#if data.place}<PlaceBar
+				place={data.place}
+				readers={data.readers}
+				path={page.url.pathname + page.url.search}
+			/>{/if}
 		{#if data.madeUp}<MadeUpNotice />{/if}
 		{#if data.water.endedAt !== null}<EndedNotice
 				water={data.water}
@@ -68,6 +74,8 @@
 			waterId={data.water.id}
 			path={page.url.pathname + page.url.search}
 			account={data.account}
+			isDemo={data.isDemo}
+			atPlace={data.place !== null}
 		/>
 	</div>
 </BenchRoom>

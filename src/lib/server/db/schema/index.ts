@@ -1,5 +1,18 @@
-export { person, membership, signInSession } from './people.ts';
-export { authUser, authSession, authAccount, authVerification, personAccount, beginning } from './account.ts';
+export { person, membership, signInSession, invitation, siteHistory } from './people.ts';
+export {
+	authUser,
+	authSession,
+	authAccount,
+	authVerification,
+	authTwoFactor,
+	authPasskey,
+	personAccount,
+	beginning,
+	resetLink,
+	failedTry
+} from './account.ts';
+export { place, placeReader, readerPin } from './place.ts';
+export { visitorSheet } from './sheet.ts';
 export { site, water, waterVolume, waterProfile, waterLights, target } from './site.ts';
 export { methodVersion, siteMethod } from './method.ts';
 export { shelfItem, shelfNote, kitCheck } from './shelf.ts';

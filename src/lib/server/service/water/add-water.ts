@@ -93,7 +93,7 @@ export async function beginSite(
 		// Two of the same person wait for each other, and the second sees what the first made.
 		await takeTurn(tx, person.id);
 		const createdAt = within.clock.now();
-		const before = (await reachOf(tx, person.id, createdAt)).filter(
+		const before = (await reachOf(tx, person, createdAt)).filter(
 			(r) => r.scope.role === 'owner' && !r.madeUp
 		);
 		if (before.some((r) => r.water.id === command.id)) return ok({ waterId: command.id });
@@ -103,7 +103,7 @@ export async function beginSite(
 		await addMembership(tx, { ...member, role: 'owner' });
 		const startedAt = await rowsOf(within, siteId, command, 0);
 		await adoptShippedAt(within, siteId, ALWAYS);
-		const own = (await reachOf(tx, person.id, createdAt)).find((r) => r.scope.siteId === siteId);
+		const own = (await reachOf(tx, person, createdAt)).find((r) => r.scope.siteId === siteId);
 		if (own) await profileOf(tx, within, own.scope, command, startedAt);
 		within.touch('site');
 		return ok({ waterId: command.id });

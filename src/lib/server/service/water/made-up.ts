@@ -6,14 +6,14 @@ import type { PooledDeps } from '../deps.ts';
 
 /** The first water of the made-up world, where a person looks at it. */
 export async function madeUpWater(deps: PooledDeps, person: Pick<Person, 'id'>): Promise<string | null> {
-	const reach = await reachOf(deps.db, person.id, deps.clock.now());
+	const reach = await reachOf(deps.db, person, deps.clock.now());
 	return reach.find((r) => r.madeUp)?.water.id ?? null;
 }
 
 /** Lets a person look at the made-up world; false where it was not made yet. */
 export async function lookAtMadeUp(deps: PooledDeps, person: Pick<Person, 'id'>): Promise<boolean> {
 	const sites = await madeUpSites(deps.db);
-	const reached = await reachOf(deps.db, person.id, deps.clock.now());
+	const reached = await reachOf(deps.db, person, deps.clock.now());
 	const known = new Set(reached.map((r) => r.scope.siteId));
 	const fromAt = deps.clock.now();
 	// No owner, so that everything can be tried and nothing of it is taken for one's own.

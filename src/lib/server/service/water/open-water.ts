@@ -18,7 +18,7 @@ const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/;
 export async function openWater(deps: Deps, person: Person, waterId: string): Promise<OpenWater | null> {
 	if (!UUID.test(waterId)) return null;
 	const now = deps.clock.now();
-	const reach = await reachOf(deps.db, person.id, now);
+	const reach = await reachOf(deps.db, person, now);
 	const own = reach.find((r) => r.water.id === waterId);
 	if (!own) return null;
 	const { scope } = own;
@@ -38,12 +38,12 @@ export async function openWater(deps: Deps, person: Person, waterId: string): Pr
 
 /** Where a person starts: the first water of their first site, the made-up world left out. */
 export async function firstWater(deps: Deps, person: Person): Promise<string | null> {
-	const reach = await reachOf(deps.db, person.id, deps.clock.now());
+	const reach = await reachOf(deps.db, person, deps.clock.now());
 	return reach.find((r) => !r.madeUp)?.water.id ?? null;
 }
 
 /** The first water of a person's own site; null where they have none yet. */
 export async function ownWater(deps: Deps, person: Person): Promise<string | null> {
-	const reach = await reachOf(deps.db, person.id, deps.clock.now());
+	const reach = await reachOf(deps.db, person, deps.clock.now());
 	return reach.find((r) => r.scope.role === 'owner' && !r.madeUp)?.water.id ?? null;
 }
