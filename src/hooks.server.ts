@@ -217,7 +217,7 @@ function compressed(request: Request, response: Response): Response {
 }
 
 /** Pages that are somebody's; whoever is nobody is led to where one signs in, and from there back. */
-const NEEDS_PERSON = /^\/(waters|account|house)\b/;
+const NEEDS_PERSON = /^\/(waters|account)\b/;
 /** Where somebody comes in from outside, and is not taken for the demo's keeper. */
 const FROM_OUTSIDE = /^\/(sign-in|join|reset|forgot|sheet|place|calendar)\b/;
 

@@ -1,7 +1,7 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import puppeteer, { type BrowserContext, type Page } from 'puppeteer-core';
+import puppeteer, { type Viewport, type BrowserContext, type Page } from 'puppeteer-core';
 import { inject } from 'vitest';
 import { serve } from '../../scripts/application.mjs';
 import { freePort, startDatabase } from '../../scripts/database.mjs';
@@ -192,7 +192,7 @@ function patient(page: Page): void {
 }
 
 /** A page with what a person does on it, and everything the browser complained about. */
-export async function openPage(world: World, path = '/', viewport: typeof DESK | typeof PHONE = DESK) {
+export async function openPage(world: World, path = '/', viewport: Viewport = DESK) {
 	const context = await world.lend();
 	const page: Page = await context.newPage();
 	await page.setViewport(viewport);

@@ -9,10 +9,10 @@ const textOf = (value: unknown) => (typeof value === 'string' ? value.slice(0, 2
 /** Asks the device of whoever knows the password for a new key, or takes the key that it made. */
 export const POST = (async (event) => {
 	const { locals } = event;
-	const account = await ownAccount(locals);
-	if (!account) return json({ message: 'You are not signed in by an account.' }, { status: 401 });
 	const body = await passkeyCommand(event);
 	if (body instanceof Response) return body;
+	const account = await ownAccount(locals);
+	if (!account) return json({ message: 'You are not signed in by an account.' }, { status: 401 });
 	if (body.response === undefined) {
 		const asked = await account.askNewPasskey(textOf(body.password));
 		if (!asked.ok) return passkeyRefused(asked.fault);
