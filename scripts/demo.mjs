@@ -3,9 +3,9 @@ import { join } from 'node:path';
 import { fillDemo, isLoopback } from './application.mjs';
 import { HOME } from './bootstrap.mjs';
 import { launch, optionsOf, portOf, secretOf } from './launch.mjs';
+import { DEMO_PORT } from './ports.mjs';
 import { main } from './say.mjs';
 
-const DEFAULT_PORT = 4180;
 /** From this age on the demo's dates look stale. */
 const OLD_DAYS = 3;
 
@@ -21,7 +21,7 @@ await main(async () => {
 		command: 'npm run demo',
 		home: HOME,
 		host,
-		port: portOf(options['--port'] ?? process.env.PORT ?? DEFAULT_PORT),
+		port: portOf(options['--port'] ?? process.env.PORT ?? DEMO_PORT),
 		fresh: options['--fresh'] === true,
 		anew: 'begin anew with: npm run demo -- --fresh',
 		prepare: async (database) => {

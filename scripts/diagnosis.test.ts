@@ -12,7 +12,7 @@ const WELL = {
 	clockSynced: true as boolean | null,
 	hasRecords: true,
 	backups: { folder: 'backups', newestAt: (NOW - DAY) as number | null },
-	address: { origin: 'http://localhost:4190' as string | null },
+	address: { origin: 'http://localhost:4280' as string | null },
 	certificates: [{ of: 'the house', until: NOW + 100 * DAY }] as object[],
 	secretMode: 0o600 as number | null
 };
@@ -36,7 +36,7 @@ describe('what is wrong, in sentences', () => {
 		['a clock that nobody sets', { clockSynced: false }, /not set by the network/],
 		['no backup', { backups: { folder: 'b', newestAt: null } }, /no backup in b/],
 		['an old backup', { backups: { folder: 'b', newestAt: NOW - 9 * DAY } }, /9 days old/],
-		['silence', { address: { origin: 'http://localhost:4190', fault: 'refused' } }, /does not answer/],
+		['silence', { address: { origin: 'http://localhost:4280', fault: 'refused' } }, /does not answer/],
 		['an ended certificate', { certificates: [{ of: 'x', until: NOW - DAY }] }, /of x ended/],
 		['one that ends soon', { certificates: [{ of: 'x', until: NOW + 3.5 * DAY }] }, /in 3 days/],
 		['a secret that others read', { secretMode: 0o644 }, /chmod 600/]

@@ -5,6 +5,7 @@ import { join } from 'node:path';
 import { ensurePackages, ensurePrograms, ensureRoom, ROOT } from './bootstrap.mjs';
 import { build, portIsFree, serve } from './application.mjs';
 import { endLeftover, startDatabase } from './database.mjs';
+import { browsersOpen, OWN_PORT } from './ports.mjs';
 import { stop } from './say.mjs';
 import { supervise } from './supervise.mjs';
 
@@ -48,6 +49,11 @@ export function portOf(text) {
 	const port = Number(text);
 	if (!Number.isInteger(port) || port < 1 || port > 65535)
 		stop('The port must be a whole number from 1 to 65535.');
+	if (!browsersOpen(port)) {
+		stop(
+			`Browsers open no page at port ${port}: another service speaks there by custom. Choose another, such as ${OWN_PORT}.`
+		);
+	}
 	return port;
 }
 

@@ -29,8 +29,8 @@ async function ownPictures({ browser, pictureOf, phones, compose }) {
 				...env,
 				TEVRIK_SECRET: 'a secret for pictures, of no use to anybody',
 				TEVRIK_HOUSE_DOOR: JSON.stringify({
-					door: 'http://192.168.0.20:4191/',
-					addresses: ['https://192.168.0.20:4191/', 'https://kitchen.local:4191/'],
+					door: 'http://192.168.0.20:4281/',
+					addresses: ['https://192.168.0.20:4281/', 'https://kitchen.local:4281/'],
 					fingerprint: Array.from({ length: 32 }, (_, i) => (0xa0 + i).toString(16).toUpperCase()).join(':')
 				})
 			}

@@ -4,10 +4,8 @@ import { migrateDatabase, portIsFree, runScript, startScript } from './applicati
 import { ensurePackages, ensureRoom, OWN_HOME, ROOT } from './bootstrap.mjs';
 import { houseAddresses, houseNames } from './house.mjs';
 import { BUILD, launch, optionsOf, portOf, secretOf } from './launch.mjs';
+import { OWN_PORT } from './ports.mjs';
 import { main, stop } from './say.mjs';
-
-/** Another than the demo's, so that both can run. */
-const DEFAULT_PORT = 4190;
 
 /** Where the house reaches this machine, and with what certificate. */
 async function houseFor(port, asked) {
@@ -65,7 +63,7 @@ await main(async () => {
 		'--house': 'flag',
 		'--address': 'value'
 	});
-	const port = portOf(options['--port'] ?? process.env.PORT ?? DEFAULT_PORT);
+	const port = portOf(options['--port'] ?? process.env.PORT ?? OWN_PORT);
 	ensureRoom(OWN_HOME);
 	ensurePackages();
 	const serving = {};
