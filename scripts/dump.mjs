@@ -115,9 +115,9 @@ export async function plainDump(url, file) {
 /** The last line that the dump program itself writes when it is done. */
 const COMPLETED = '-- Dump completed';
 
-/** How the lines of a dump begin. Whatever else stands in a file was not written by the dump program. */
-const LINE =
-	/^(--|\/\*M?!\d{5,6}(\\-)? |DROP TABLE IF EXISTS `|CREATE TABLE `|(UN)?LOCK TABLES|INSERT INTO `|\(|\) ENGINE=| {2}|SET @|set autocommit|commit|$)/;
+/** How the lines of a dump begin, from MariaDB 10.11 to 11.8. Whatever else stands in a file was not written by the dump program. */
+export const LINE =
+	/^(--|\/\*M?!\d{5,6}(\\-)? |DROP TABLE IF EXISTS `|CREATE TABLE `|(UN)?LOCK TABLES|INSERT INTO `|\(|\) ENGINE=| {2}|SET @|(set|SET) (autocommit|AUTOCOMMIT)=|(commit|COMMIT);$|$)/;
 const LONGEST_START = 64;
 /** A row that notes a step of a migration as done. */
 const STEP = /\('(\w+)',\d+,'[0-9a-f]{64}'/g;

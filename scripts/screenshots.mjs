@@ -8,6 +8,7 @@ import { main } from './say.mjs';
 const CLOCK = '2026-11-23T18:20:00Z,0';
 const MOVING_CLOCK = '2026-11-23T18:20:00Z,20';
 const OUT = join(ROOT, 'docs/screenshots');
+const SECRET = 'a secret for pictures, of no use to anybody';
 const DESK = { width: 1280, height: 800 };
 const PHONE = { width: 390, height: 844, hasTouch: true, isMobile: true };
 
@@ -27,7 +28,7 @@ async function ownPictures({ browser, pictureOf, phones, compose }) {
 			quiet: true,
 			env: {
 				...env,
-				TEVRIK_SECRET: 'a secret for pictures, of no use to anybody',
+				TEVRIK_SECRET: SECRET,
 				TEVRIK_HOUSE_DOOR: JSON.stringify({
 					door: 'http://192.168.0.20:4281/',
 					addresses: ['https://192.168.0.20:4281/', 'https://kitchen.local:4281/'],
@@ -122,6 +123,92 @@ async function ownPictures({ browser, pictureOf, phones, compose }) {
 	}
 }
 
+/** Somebody is asked in, comes in on a phone, and sets up a second step; a tablet, a round, a sheet for a visitor. */
+async function peoplePictures({ browser, origin, pictureOf, phones, compose }) {
+	const device = async (viewport) => {
+		const page = await (await browser.createBrowserContext()).newPage();
+		await page.setViewport(viewport);
+		return page;
+	};
+	const go = (page, path) => page.goto(origin + path, { waitUntil: 'networkidle0' });
+	const press = async (page, words) => {
+		const handle = await page.waitForFunction(
+			(text) =>
+				[...document.querySelectorAll('main :is(button, a, summary)')].find(
+					(e) => e.innerText.trim().startsWith(text) && e.offsetParent
+				),
+			{ timeout: 10_000 },
+			words
+		);
+		await handle.click();
+		await page.waitForNetworkIdle();
+	};
+	const linkOn = (page) =>
+		page.$eval('main [role=status] .select-all', (e) => new URL(e.innerText.trim()).pathname);
+	const pictures = [];
+	const keep = async (page, into = pictures) => {
+		await page.evaluate(() => (document.activeElement?.blur(), scrollTo(0, 0)));
+		into.push(await pictureOf(page));
+	};
+
+	const owner = await device(DESK);
+	await go(owner, '/');
+	const base = new URL(owner.url()).pathname.replace(/\/today$/, '');
+	await go(owner, `${base}/people`);
+	await owner.type('[name=forWhom]', 'Mika');
+	await owner.click('[name=withCode]');
+	await press(owner, 'Make the invitation');
+	await keep(owner);
+	const [link, code] = [
+		await linkOn(owner),
+		await owner.$eval('main [role=status] .tracking-widest', (e) => e.innerText)
+	];
+
+	const guest = await device(PHONE);
+	await go(guest, link);
+	await guest.type('[name=code]', code);
+	await guest.type('[name=displayName]', 'Mika');
+	await guest.type('[name=password]', 'three odd red snails');
+	await keep(guest, phones);
+	await Promise.all([
+		guest.waitForNavigation({ waitUntil: 'networkidle0' }),
+		press(guest, 'Make my account')
+	]);
+	await guest.setViewport({ ...DESK, height: 1000 });
+	await go(guest, '/account');
+	await press(guest, 'Set it up');
+	await guest.type('form[action="?/begin"] [name=password]', 'three odd red snails');
+	await press(guest, 'Go on');
+	await guest.setViewport(DESK);
+	await keep(guest);
+	await guest.evaluate(() => document.querySelector('main img').scrollIntoView({ block: 'center' }));
+	pictures.push(await pictureOf(guest));
+
+	await go(owner, `${base}/people`);
+	await press(owner, 'Add a device');
+	await owner.type('[name=name]', 'Tablet on the cabinet');
+	await press(owner, 'Make its link');
+	const tablet = await device(DESK);
+	await go(tablet, await linkOn(owner));
+	await Promise.all([tablet.waitForNavigation({ waitUntil: 'networkidle0' }), press(tablet, 'Yes, this')]);
+	await go(tablet, '/place');
+	await keep(tablet);
+
+	await go(owner, `${base}/round`);
+	await owner.$$eval('[name=tank]', (all) => all.slice(0, 3).forEach((e) => e.click()));
+	await press(owner, 'Plan the round');
+	await keep(owner);
+	await go(owner, `${base}/sheet`);
+	await owner.type('[name=forWhom]', 'Ines');
+	await owner.type('[name=note]', 'Feed half until nitrate is down.');
+	await keep(owner);
+	await press(owner, 'Make a link');
+	await go(guest, await linkOn(owner));
+	await guest.setViewport({ width: PHONE.width, height: PHONE.height });
+	await keep(guest, phones);
+	await compose('people', pictures, { ...DESK, inRow: 2 });
+}
+
 await main(async () => {
 	ensurePrograms('mariadb', 'chromium');
 	ensurePackages();
@@ -146,6 +233,7 @@ await main(async () => {
 					TEVRIK_CLOCK: clock,
 					TEVRIK_KIT: '1',
 					TEVRIK_SIGN_IN_AS: demo.personId,
+					TEVRIK_SECRET: SECRET,
 					TEVRIK_REQUESTS_PER_MINUTE: '1000000'
 				}
 			});
@@ -180,6 +268,7 @@ await main(async () => {
 			console.log(`docs/screenshots/${name}.png`);
 		};
 		const phones = [];
+		const instruments = [];
 
 		const visit = async (viewport, theme, walk, from = server) => {
 			const context = await browser.createBrowserContext();
@@ -302,18 +391,19 @@ await main(async () => {
 			const syringe = [await pictureOf(walk.page)];
 			await walk.press('Colour has turned');
 			syringe.push(await pictureOf(walk.page));
-			await compose('bench-syringe', syringe, { ...DESK, inRow: 2 });
+			instruments.push(...syringe);
 		});
 		await visit(PHONE, 'light', async (walk) => {
 			phones.push(await pictureOf(walk.page));
 		});
 		await visit(DESK, 'light', async (walk) => {
-			const { page, press, shot } = walk;
+			const { page, press } = walk;
 			await toInstrument(walk, 'no3-card');
 			for (let i = 0; i < 12; i++) await page.keyboard.press('ArrowUp');
 			await press('Daylight, on white');
-			await shot('bench-ladder');
+			instruments.push(await pictureOf(page));
 		});
+		await compose('bench-read', instruments, { ...DESK, inRow: 3 });
 		/** Lays tests out, each with its method. */
 		const FIVE = {
 			Alkalinity: 'alk-syringe',
@@ -400,6 +490,7 @@ await main(async () => {
 			},
 			moving
 		);
+		await peoplePictures({ browser, origin: server.origin, pictureOf, phones, compose });
 		// A stopped pump, as it shows: three readings by a second kit, each lower than any tank makes it.
 		await visit(DESK, 'light', async ({ goto, page, shot }) => {
 			for (const [value, hoursAgo] of [

@@ -257,9 +257,7 @@ describe('the tablet at the tank', () => {
 describe('other people’s tanks', () => {
 	it('are planned as a round, the worst first, with what comes along', async () => {
 		await me.page.goto(`${world.origin}${water}/round`);
-		const first = await me.page.$$eval('main input[name=tank]', (all) =>
-			all.map((e) => (e as HTMLInputElement).value)
-		);
+		const first = await me.page.$$eval('main input[name=tank]', (all) => all.map((e) => e.value));
 		expect(first.length).toBeGreaterThan(4);
 		await me.page.evaluate(() =>
 			[...document.querySelectorAll<HTMLInputElement>('input[name=tank]')]

@@ -110,6 +110,26 @@ describe('a session', () => {
 		expect(wrong).toMatchObject({ ok: false, fault: { code: 'wrong-sign-in' } });
 	});
 
+	it('is refused in the same time whether the name is known or not', async () => {
+		const name = await nameInUse();
+		const took = async (whom: string, i: number) => {
+			const begun = performance.now();
+			await at(`timing ${i}`).signIn({ name: whom, password: 'not the password' });
+			return performance.now() - begun;
+		};
+		const known: number[] = [];
+		const unknown: number[] = [];
+		// In turn, so that whatever else the machine does falls on both.
+		for (let i = 0; i < 15; i++) {
+			known.push(await took(name, i));
+			unknown.push(await took(`nobody ${i}`, i));
+		}
+		const median = (all: number[]) => all.sort((a, b) => a - b)[Math.floor(all.length / 2)]!;
+		const ratio = median(known) / median(unknown);
+		expect(ratio).toBeGreaterThan(0.6);
+		expect(ratio).toBeLessThan(1.6);
+	});
+
 	it('is found by a name however it is spelt in case and space', async () => {
 		const name = (await nameInUse()).toUpperCase();
 		expect((await at('b').signIn({ name: `  ${name} `, password: ROWAN.password })).ok).toBe(true);
