@@ -71,6 +71,19 @@ export const ChooseReader = Type.Object(
 );
 export type ChooseReader = Static<typeof ChooseReader>;
 
+/** Under which address a link is reached, and by whom. */
+export interface ReachedAt {
+	readonly origin: string;
+	readonly who: 'anybody' | 'house' | 'this-machine';
+}
+
+/** A link that is shown once: in letters, and for a phone's camera. */
+export interface LinkToShow {
+	readonly address: string;
+	readonly qr: string;
+	readonly who: ReachedAt['who'];
+}
+
 /** What was done about a site's people, as its history keeps it; names as they were. */
 export type SiteDeed =
 	| { readonly kind: 'invited'; readonly role: Role; readonly whom: string }

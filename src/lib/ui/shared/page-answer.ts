@@ -1,8 +1,10 @@
+import type { LinkToShow } from '$lib/contract/people';
+
 /** What a form of the people page was answered: done, with what is shown once, or refused. */
 export interface PeopleAnswer {
 	readonly done?: string | undefined;
 	/** A link that is shown once. */
-	readonly link?: { readonly address: string; readonly qr: string } | undefined;
+	readonly link?: LinkToShow | undefined;
 	/** Told apart from the link; null where there is none. */
 	readonly code?: string | null | undefined;
 	readonly entered?: Readonly<Record<string, string>> | undefined;

@@ -1,4 +1,3 @@
-import QRCode from 'qrcode';
 import {
 	AddPlace,
 	ChangeMember,
@@ -14,6 +13,7 @@ import { typedText } from '$lib/server/validation/form';
 import { validate } from '$lib/server/validation/validator';
 import { accountsHere } from '../../../accounts-here';
 import { askedWater, formContext } from '../../../asked-water';
+import { linkToShow } from '../../../link-to-show';
 import { refused } from '../../../refused';
 import { secretIn } from '../../../secrets';
 import type { Actions, PageServerLoad, RequestEvent } from './$types';
@@ -36,13 +36,6 @@ async function opened(event: RequestEvent) {
 	return { open, form, people: event.locals.services.people, context: formContext(event.locals, open) };
 }
 
-/** A link to hold up at the tank, as a picture and in letters. Shown once. */
-async function linkShown(url: URL, path: string) {
-	const address = `${url.origin}${path}`;
-	const qr = await QRCode.toDataURL(address, { errorCorrectionLevel: 'M', margin: 2, scale: 8 });
-	return { address, qr };
-}
-
 const answered = (form: FormData, outcome: Result<unknown>, done: string) =>
 	outcome.ok ? { done } : refused(form, outcome.fault);
 
@@ -53,7 +46,7 @@ export const actions = {
 		const outcome = command.ok ? await people.invite(open.scope, command.value) : command;
 		if (!outcome.ok) return refused(form, outcome.fault);
 		const { token, code } = outcome.value;
-		return { done: 'invite', link: await linkShown(event.url, `/join/${token}`), code };
+		return { done: 'invite', link: await linkToShow(event.url, `/join/${token}`), code };
 	},
 	revoke: async (event) => {
 		const { open, form, people, context } = await opened(event);
@@ -78,7 +71,7 @@ export const actions = {
 		const command = commandOfForm(AddPlace, form, context);
 		const outcome = command.ok ? await people.addPlace(open.scope, command.value) : command;
 		if (!outcome.ok) return refused(form, outcome.fault);
-		return { done: 'place', link: await linkShown(event.url, `/place/${outcome.value.token}`), code: null };
+		return { done: 'place', link: await linkToShow(event.url, `/place/${outcome.value.token}`), code: null };
 	},
 	revokePlace: async (event) => {
 		const { open, form, people, context } = await opened(event);

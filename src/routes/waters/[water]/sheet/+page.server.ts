@@ -1,9 +1,9 @@
-import QRCode from 'qrcode';
 import { GiveSheet, RevokeSheet } from '$lib/contract/sheet';
 import { sheetWords } from '$lib/format/visitor/sheet';
 import type { OpenWater } from '$lib/server/service/water/open-water';
 import { commandOfForm } from '$lib/server/validation/command-of-form';
 import { askedWater, formContext } from '../../../asked-water';
+import { linkToShow } from '../../../link-to-show';
 import { refused } from '../../../refused';
 import type { Actions, PageServerLoad, RequestEvent } from './$types';
 
@@ -38,9 +38,7 @@ export const actions = {
 		const words = await sheetNow(event, open, command.value.note);
 		const outcome = await locals.services.visitor.giveSheet(open.scope, command.value, words);
 		if (!outcome.ok) return refused(form, outcome.fault);
-		const address = `${url.origin}/sheet/${outcome.value.token}`;
-		const qr = await QRCode.toDataURL(address, { errorCorrectionLevel: 'M', margin: 2, scale: 8 });
-		return { done: 'give', link: { address, qr } };
+		return { done: 'give', link: await linkToShow(url, `/sheet/${outcome.value.token}`) };
 	},
 	revoke: async ({ locals, params, request }) => {
 		const open = await askedWater(locals, params);
