@@ -282,7 +282,8 @@ describe('targets and preferences', () => {
 		await me.sees('7–8.3 dKH, aim 7.6');
 		await me.sees('Conventional husbandry band: stony corals, low nutrient');
 		await me.goto('/today');
-		await me.sees('7–8.3.');
+		await me.press('Alkalinity');
+		await me.sees('Wanted: 7–8.3.');
 		await me.close();
 	});
 	it('show alkalinity in the chosen unit and the screen after lights-out', async () => {

@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { openPage, PHONE, startWorld, type Person, type World } from './world.ts';
+import { DESK, openPage, PHONE, startWorld, type Person, type World } from './world.ts';
 
 let world: World;
 beforeAll(async () => {
@@ -186,12 +186,22 @@ describe('the demo world tells that', () => {
 	});
 });
 
+/** The mark in the bar that stands for all waters. */
+const openMark = (me: Person) =>
+	me.page.evaluate(() =>
+		[...document.querySelectorAll<HTMLElement>('header summary')]
+			.find((s) => /needs? you/.test(s.innerText))!
+			.click()
+	);
+
 describe('Today', () => {
-	it('begins with one line for each water, the worst first, and opens the one that is pressed', async () => {
+	it('says in one mark how many waters need somebody, and opens to each, the worst first', async () => {
 		const me = await openPage(world);
+		await me.sees(/[2-8] need you/);
+		await openMark(me);
 		await me.sees('Your waters, the one that needs you first');
-		const names = await me.page.$$eval('#all-waters', (h) =>
-			[...h[0]!.closest('section')!.querySelectorAll('li strong')].map((s) => s.textContent)
+		const names = await me.page.$$eval('header details[open] li strong', (all) =>
+			all.map((s) => s.textContent)
 		);
 		expect(names).toHaveLength(8);
 		expect(names[0]).toBe('Cuttings tray');
@@ -199,11 +209,30 @@ describe('Today', () => {
 		await me.sees('Stony corals, low nutrient'.toLowerCase());
 		await me.close();
 	});
+	it('shows every parameter of a reef at one look, and on a phone within two screens', async () => {
+		const rowsEnd = (me: Person) =>
+			me.page.evaluate(() => {
+				const rows = [...document.querySelectorAll('ul[aria-labelledby="water-now"] > li')];
+				return { rows: rows.length, end: Math.round(rows.at(-1)!.getBoundingClientRect().bottom + scrollY) };
+			});
+		const desk = await openPage(world);
+		const atDesk = await rowsEnd(desk);
+		expect(atDesk.rows).toBe(11);
+		expect(atDesk.end).toBeLessThanOrEqual(DESK.height);
+		await desk.close();
+		const phone = await openPage(world, '/', PHONE);
+		expect((await rowsEnd(phone)).end).toBeLessThanOrEqual(2 * PHONE.height);
+		// What is read at leisure stands folded below.
+		expect(await phone.text()).not.toContain('Lately');
+		await phone.press('What needs a decision');
+		await phone.sees('Lately');
+		await phone.close();
+	});
 	it('shows three things at most, folds the rest, and gives its reasons', async () => {
 		const me = await openPage(world, '/', PHONE);
 		const shown = await me.page.$$eval('ul[aria-label="What needs a decision"] > li', (li) => li.length);
 		expect(shown).toBe(3);
-		await me.press('Why');
+		await me.press('Alkalinity');
 		await me.sees(/By the estimate the chance of being inside 7\.5–9 dKH is/);
 		await me.sees(/Natural sea water at S = 35\.\d holds/);
 		await me.sees(/own start was/);
@@ -336,6 +365,7 @@ describe('the laboratory', () => {
 describe('the board', () => {
 	it('has last week beside now for every tank', async () => {
 		const me = await openPage(world);
+		await openMark(me);
 		await me.press('As a board');
 		await me.sees(/Cuttings tray .*last week/);
 		const tanks = await me.page.$$eval('main section h2', (h) => h.map((e) => e.textContent));

@@ -30,7 +30,7 @@ import { PANEL_TITLES, panelWords } from './panel';
 import { reasonsOf, referenceSentence } from './reasons';
 import { findingSentence, RULE_WORDS, STRENGTH_NAMES } from './rules';
 import { ADVICE, STAGE_NAMES } from './stage';
-import { gradeWords, urgencySentence } from './verdict';
+import { clauseWords, gradeWords, urgencySentence } from './verdict';
 
 const now = fromIso('2026-11-23T18:20:00Z');
 const ZONE = 'Europe/Lisbon';
@@ -328,5 +328,27 @@ describe('comparisons in words', () => {
 		expect(error({ corrected: true })).toMatch(/results are corrected by it/);
 		expect(error({ from: 'claim' })).toMatch(/was not checked on a standard/);
 		expect(error({ from: 'laboratory' })).toMatch(/states ± 0\.2 dKH for itself/);
+	});
+});
+
+describe('where a parameter goes, in a clause', () => {
+	const rate = (value: number, over: { basedOn?: number; leavesInDays?: number | null } = {}) =>
+		clauseWords(
+			{
+				parameter: 'alkalinity',
+				netChangePerDay: { value, u: 0.01 },
+				basedOn: 5,
+				leavesInDays: null,
+				...over
+			},
+			'dkh'
+		);
+	it('is when it leaves its band, else how fast it moves, and nothing that is not seen', () => {
+		expect(rate(-0.06, { leavesInDays: 6.6 })).toBe('Leaves in about 7 days');
+		expect(rate(-0.06, { leavesInDays: 0.4 })).toBe('Leaves in about a day');
+		expect(rate(-0.06)).toBe('Falling 0.06 a day');
+		expect(rate(0.06)).toBe('Rising 0.06 a day');
+		expect(rate(0.015, { leavesInDays: 3 })).toBe('No change seen');
+		expect(rate(-0.06, { basedOn: 1 })).toBe('One reading: no trend yet');
 	});
 });

@@ -138,6 +138,18 @@ export function rateSentence(
 	return `${direction}; leaves the band in about ${days === 1 ? 'a day' : `${days} days`}.`;
 }
 
+/** The one thing about where it goes that matters most, in a clause: when it leaves, else how fast it moves. */
+export function clauseWords(rate: RateInWords, unit: UnitId): string {
+	const { parameter, netChangePerDay: net, basedOn, leavesInDays } = rate;
+	if (basedOn < 2) return 'One reading: no trend yet';
+	if (Math.abs(net.value) <= 2 * net.u) return 'No change seen';
+	if (leavesInDays !== null) {
+		const days = Math.max(1, Math.round(leavesInDays));
+		return `Leaves in about ${days === 1 ? 'a day' : `${days} days`}`;
+	}
+	return `${net.value < 0 ? 'Falling' : 'Rising'} ${ratePerDay(parameter, net.value, net.u, unit).value} a day`;
+}
+
 /** The same row said in full for those who do not see the drawing. */
 export function stripInWords(
 	parameter: ParameterId,

@@ -16,9 +16,25 @@
 		highText: string;
 		/** The whole row in words. */
 		words: string;
+		/** Lower, for a row of a list. */
+		low?: boolean;
 	}
-	let { band, value, lower, upper, reading, tail, warn, lowText, highText, words }: Props = $props();
+	let {
+		band,
+		value,
+		lower,
+		upper,
+		reading,
+		tail,
+		warn,
+		lowText,
+		highText,
+		words,
+		low = false
+	}: Props = $props();
 
+	/** A strip that is lower loses what stands above its axis. */
+	const up = $derived(low ? 9 : 0);
 	const scale = $derived(
 		linearScale(...stripSpan(band, [lower, upper, tail, ...(reading === null ? [] : [reading])]))
 	);
@@ -28,33 +44,33 @@
 	const lensWidth = $derived(Math.max(1.5, scale.percent(upper) - scale.percent(lower)));
 </script>
 
-<svg class="strip" class:warn width="100%" height="58" role="img" aria-label={words}>
-	<line class="axis" x1="0" x2="100%" y1="27" y2="27" />
+<svg class="strip" class:warn width="100%" height={low ? 46 : 58} role="img" aria-label={words}>
+	<line class="axis" x1="0" x2="100%" y1={27 - up} y2={27 - up} />
 	{#if band}
-		<rect class="slot" x="{bandLeft}%" width="{bandRight - bandLeft}%" y="18" height="18" />
+		<rect class="slot" x="{bandLeft}%" width="{bandRight - bandLeft}%" y={18 - up} height="18" />
 		{#if band.low !== null}
-			<line class="edge" x1="{bandLeft}%" x2="{bandLeft}%" y1="14" y2="40" />
-			<text class="figures" x="{bandLeft}%" y="54">{lowText}</text>
+			<line class="edge" x1="{bandLeft}%" x2="{bandLeft}%" y1={14 - up} y2={40 - up} />
+			<text class="figures" x="{bandLeft}%" y={low ? 43 : 54}>{lowText}</text>
 		{/if}
 		{#if band.high !== null}
-			<line class="edge" x1="{bandRight}%" x2="{bandRight}%" y1="14" y2="40" />
-			<text class="figures" x="{bandRight}%" y="54">{highText}</text>
+			<line class="edge" x1="{bandRight}%" x2="{bandRight}%" y1={14 - up} y2={40 - up} />
+			<text class="figures" x="{bandRight}%" y={low ? 43 : 54}>{highText}</text>
 		{/if}
 	{/if}
 	<svg
 		x="{scale.percent(value) - lensWidth / 2}%"
 		width="{lensWidth}%"
-		y="16"
+		y={16 - up}
 		height="22"
 		viewBox="0 0 100 22"
 		preserveAspectRatio="none"
 	>
 		<path class="lens" d="M0 11 Q50 -9 100 11 Q50 31 0 11Z" vector-effect="non-scaling-stroke" />
 	</svg>
-	<line class="tail" x1={x(value)} x2={x(tail)} y1="27" y2="27" />
-	<circle class="tail-end" cx={x(tail)} cy="27" r="3.5" />
+	<line class="tail" x1={x(value)} x2={x(tail)} y1={27 - up} y2={27 - up} />
+	<circle class="tail-end" cx={x(tail)} cy={27 - up} r="3.5" />
 	{#if reading !== null}
-		<line class="reading" x1={x(reading)} x2={x(reading)} y1="5" y2="20" />
+		<line class="reading" x1={x(reading)} x2={x(reading)} y1={low ? 0 : 5} y2={20 - up} />
 	{/if}
 </svg>
 

@@ -1,12 +1,15 @@
 <script lang="ts">
 	import type { Preferences } from '$lib/contract/preferences';
+	import type { WaterLine } from '$lib/contract/today';
 	import { PROFILES, type ProfileId } from '$lib/core/judgement';
+	import type { Instant } from '$lib/core/time';
 	import { litresWords } from '$lib/format/volume';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Hidden from '$lib/ui/kit/Hidden.svelte';
 	import Menu from '$lib/ui/kit/Menu.svelte';
 	import { benchDeskOf, outboxOf } from './context';
 	import Timers from './Timers.svelte';
+	import WatersMark from './WatersMark.svelte';
 
 	interface Props {
 		water: {
@@ -20,8 +23,12 @@
 		preferences: Preferences;
 		/** Where one comes back to. */
 		path: string;
+		/** All waters, where the page tells of them; none or one is no list. */
+		lines: readonly WaterLine[];
+		timeZone: string;
+		now: Instant;
 	}
-	let { water, siblings, view, preferences, path }: Props = $props();
+	let { water, siblings, view, preferences, path, lines, timeZone, now }: Props = $props();
 	const desk = benchDeskOf();
 	const outbox = outboxOf();
 
@@ -95,6 +102,13 @@
 					>{desk.isSession ? 'Session at the bench' : 'Unfinished test'}</a
 				>
 			{/if}
+			{#if lines.length > 1}<WatersMark
+					{lines}
+					current={water.id}
+					units={preferences.units}
+					{timeZone}
+					{now}
+				/>{/if}
 			<!-- Beside a session a phone has room for its timers alone; the same choice stands under "Units and habits". -->
 			<Menu title="Region" side="right" class="small text-muted {desk.session ? 'max-sm:hidden' : ''}">
 				{#snippet without()}

@@ -5,22 +5,19 @@
 	import type { Instant } from '$lib/core/time';
 	import { COVERAGE, standardUncertaintyOf } from '$lib/core/uncertainty';
 	import { ago } from '$lib/format/date';
-	import { bandInUnit, headlineOf, inUnit, limitInUnit, resultInUnit } from '$lib/format/quantity';
-	import {
-		boundSentence,
-		gradeWords,
-		isWarning,
-		rateSentence,
-		stripInWords
-	} from '$lib/format/judgement/verdict';
+	import { headlineOf, inUnit, limitInUnit } from '$lib/format/quantity';
+	import { clauseWords, gradeWords, isWarning, stripInWords } from '$lib/format/judgement/verdict';
+	import Course from '$lib/ui/instrument/Course.svelte';
 	import Strip from '$lib/ui/instrument/Strip.svelte';
-	import Button from '$lib/ui/kit/Button.svelte';
-	import WhyVerdict from './WhyVerdict.svelte';
+	import Disclosure from '$lib/ui/kit/Disclosure.svelte';
+	import RowDetails from './RowDetails.svelte';
 
+	/** A parameter at one look; what stands behind it opens below. */
 	let { row, unit, timeZone, now }: { row: ParameterToday; unit: UnitId; timeZone: string; now: Instant } =
 		$props();
 
 	const definition = $derived(PARAMETERS[row.parameter]);
+	const symbol = $derived(UNITS[unit].symbol === definition.name ? '' : UNITS[unit].symbol);
 	const estimate = $derived(row.estimate);
 	const u = $derived(estimate ? standardUncertaintyOf(estimate.now) : 0);
 	const shown = $derived(estimate && inUnit(row.parameter, estimate.now.value, u, unit));
@@ -32,82 +29,108 @@
 			high: row.band.high === null ? null : to(row.band.high)
 		}
 	);
-	const warn = $derived(estimate !== null && isWarning(estimate.verdict.grade));
+	const verdict = $derived(estimate ? estimate.verdict : row.single);
+	const warn = $derived(verdict !== null && isWarning(verdict.grade));
 	const last = $derived(row.last.result);
 	const lastPoint = $derived(pointOf(last));
-	let why = $state(false);
+	const head = $derived(headlineOf(last, unit));
+	let open = $state(false);
 </script>
 
-<article
-	class="grid grid-cols-[1fr_auto] items-center gap-x-6 gap-y-2 border-b py-4 xl:grid-cols-[7.5rem_10rem_minmax(12rem,1fr)_14rem]"
->
-	<h3 class="text-lg leading-tight">
-		{definition.name}
-		{#if UNITS[unit].symbol !== definition.name}<span class="small block font-normal text-muted"
-				>{UNITS[unit].symbol}</span
-			>{/if}
-	</h3>
-	{#if estimate && shown}
-		<p class="figures whitespace-nowrap">
-			<span class="text-[2rem] leading-none font-bold">{shown.value}</span>
-			<span class="pl-1 text-muted">± {shown.plusMinus}</span>
-		</p>
-		<div class="col-span-2 px-1 xl:col-span-1">
-			<Strip
-				{band}
-				value={to(estimate.now.value)}
-				lower={to(Math.max(least, estimate.now.value - COVERAGE * u))}
-				upper={to(estimate.now.value + COVERAGE * u)}
-				reading={lastPoint ? to(lastPoint.value) : null}
-				tail={to(estimate.inAWeek.value)}
-				{warn}
-				lowText={row.band?.low == null ? '' : limitInUnit(row.parameter, row.band.low, unit)}
-				highText={row.band?.high == null ? '' : limitInUnit(row.parameter, row.band.high, unit)}
-				words={stripInWords(row.parameter, { ...row, now: estimate.now }, unit, timeZone, now)}
-			/>
-		</div>
-		<p class="small col-span-2 xl:col-span-1">
-			<strong class={warn ? 'text-warn' : ''}
-				>{gradeWords(estimate.verdict.grade, estimate.verdict.side)}</strong
-			>
-			{#if row.band}<span class="figures">{bandInUnit(row.parameter, row.band, unit)}.</span>{/if}
-			{rateSentence({ parameter: row.parameter, ...estimate }, unit)}
-			<span class="figures block text-muted"
-				>Read {ago(row.last.at, timeZone, now)}: {resultInUnit(last, unit)}{row.single?.grade &&
-				row.single.grade !== estimate.verdict.grade
-					? `, by itself ${gradeWords(row.single.grade, row.single.side).toLowerCase()}`
-					: ''}</span
-			>
-			{#if row.atS35 && Math.abs(row.atS35.salinity - 35) > 0.3}
-				{@const same = inUnit(row.parameter, row.atS35.value, row.atS35.u, unit)}
-				<span class="figures block text-muted">At S = 35 it would be {same.value} ± {same.plusMinus}</span>
-			{/if}
-			<Button kind="text" aria-expanded={why} aria-controls="why-{row.parameter}" onclick={() => (why = !why)}
-				>Why<span class="visually-hidden">, for {definition.name}</span></Button
-			>
-		</p>
-	{:else}
-		{@const head = headlineOf(last, unit)}
-		<p class="figures whitespace-nowrap">
-			<span class="text-[2rem] leading-none font-bold">{head.large}</span>
-			<span class="pl-1 text-muted">{last.kind === 'interval' ? head.small.split(' ')[0] : head.small}</span>
-		</p>
-		<p class="small col-span-2">
-			{last.kind === 'bound' ? boundSentence(last, row.band, unit) : ''}
-			<span class="block text-muted"
-				>Read {ago(row.last.at, timeZone, now)}. {last.kind === 'bound'
-					? 'Only bounds so far'
-					: 'Readings too few'}: no estimate.</span
-			>
-			{#if row.single?.grade}
-				<strong class={isWarning(row.single.grade) ? 'text-warn' : ''}
-					>{gradeWords(row.single.grade, row.single.side)}</strong
-				> by this reading alone.
-			{/if}
-			<Button kind="text" aria-expanded={why} aria-controls="why-{row.parameter}" onclick={() => (why = !why)}
-				>Why<span class="visually-hidden">, for {definition.name}</span></Button
-			>
-		</p>
-	{/if}
-	<WhyVerdict {row} {unit} open={why} />
-</article>
+<li class="border-b">
+	<Disclosure bind:open look="min-h-13 flex-row-reverse py-0.5 hover:bg-paper [&>span]:flex-1">
+		{#snippet title()}
+			<span class="row">
+				<strong class="name text-lg leading-tight">{definition.name}</strong>
+				<span class="value figures whitespace-nowrap">
+					{#if shown}
+						<span class="text-[1.65rem] leading-none font-bold">{shown.value}</span>
+						<span class="text-muted">± {shown.plusMinus}</span>
+						<span class="small leading-tight text-muted md:block">{symbol}</span>
+					{:else}
+						<span class="text-[1.65rem] leading-none font-bold">{head.large}</span>
+						<span class="small leading-tight text-muted md:block">{head.small}</span>
+					{/if}
+				</span>
+				<span class="strip-of min-w-0 px-1">
+					{#if estimate}
+						<Strip
+							low
+							{band}
+							value={to(estimate.now.value)}
+							lower={to(Math.max(least, estimate.now.value - COVERAGE * u))}
+							upper={to(estimate.now.value + COVERAGE * u)}
+							reading={lastPoint ? to(lastPoint.value) : null}
+							tail={to(estimate.inAWeek.value)}
+							{warn}
+							lowText={row.band?.low == null ? '' : limitInUnit(row.parameter, row.band.low, unit)}
+							highText={row.band?.high == null ? '' : limitInUnit(row.parameter, row.band.high, unit)}
+							words={stripInWords(row.parameter, { ...row, now: estimate.now }, unit, timeZone, now)}
+						/>
+					{/if}
+				</span>
+				<span class="course">
+					{#if estimate}<Course values={estimate.course.map((v) => v && to(v))} {band} {warn} />{/if}
+				</span>
+				<span class="small says">
+					<strong class="block leading-snug {warn ? 'text-warn' : ''}"
+						>{verdict ? gradeWords(verdict.grade, verdict.side) : 'A bound, no number'}</strong
+					>
+					<span class="block leading-snug text-muted"
+						>{estimate
+							? clauseWords({ parameter: row.parameter, ...estimate }, unit)
+							: `Read ${ago(row.last.at, timeZone, now)}`}</span
+					>
+				</span>
+			</span>
+		{/snippet}
+		{#if open}<RowDetails {row} {unit} {timeZone} {now} />{/if}
+	</Disclosure>
+</li>
+
+<style>
+	.row {
+		display: grid;
+		grid-template-columns: minmax(0, 1fr) 9rem;
+		grid-template-areas: 'name value' 'strip says';
+		align-items: center;
+		gap: 0.1rem 0.75rem;
+	}
+	.name {
+		grid-area: name;
+	}
+	.value {
+		grid-area: value;
+		justify-self: end;
+	}
+	.strip-of {
+		grid-area: strip;
+	}
+	.course {
+		display: none;
+		grid-area: course;
+	}
+	.says {
+		grid-area: says;
+	}
+	/* By the room that the list has, which stands beside other things on a desk. */
+	@container (min-width: 36rem) {
+		.row {
+			grid-template-columns: 6.75rem 9.5rem minmax(7rem, 1fr) 10.5rem;
+			grid-template-areas: 'name value strip says';
+			gap: 0 1rem;
+		}
+		.value {
+			justify-self: start;
+		}
+	}
+	@container (min-width: 48rem) {
+		.row {
+			grid-template-columns: 6.75rem 9.5rem minmax(8rem, 1fr) 4rem 10.5rem;
+			grid-template-areas: 'name value strip course says';
+		}
+		.course {
+			display: block;
+		}
+	}
+</style>

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { TodayAnswer, WaterLine } from '$lib/contract/today';
+	import type { TodayAnswer } from '$lib/contract/today';
 	import { isDue } from '$lib/core/judgement';
 	import type { PlanLine } from '$lib/core/judgement/plan';
 	import { nameWithin, PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
@@ -11,6 +11,7 @@
 	import { ADVICE, STAGE_NAMES } from '$lib/format/judgement/stage';
 	import { EVENT_NAMES, eventWords } from '$lib/format/log/event';
 	import Button from '$lib/ui/kit/Button.svelte';
+	import Disclosure from '$lib/ui/kit/Disclosure.svelte';
 	import { benchDeskOf } from '$lib/ui/shared/context';
 	import May from '$lib/ui/access/May.svelte';
 	import CyclePanel from './CyclePanel.svelte';
@@ -19,13 +20,11 @@
 	import Matters from './Matters.svelte';
 	import ParameterRow from './ParameterRow.svelte';
 	import PlansToday from './PlansToday.svelte';
-	import WaterLines from './WaterLines.svelte';
+	import NextTests from './NextTests.svelte';
 
 	interface Props {
 		water: { readonly id: string; readonly kind: string; readonly startedAt: Instant };
 		today: TodayAnswer;
-		/** Every water that this person may see, the worst first. */
-		lines: readonly WaterLine[];
 		lately: readonly {
 			id: string;
 			kind: EventKind;
@@ -37,8 +36,9 @@
 		timeZone: string;
 		now: Instant;
 	}
-	let { water, today, lines, lately, units, timeZone, now }: Props = $props();
+	let { water, today, lately, units, timeZone, now }: Props = $props();
 
+	const WIDE = '(min-width: 64rem)';
 	const desk = benchDeskOf();
 	const base = $derived(`/waters/${water.id}`);
 	const rows = $derived(today.rows);
@@ -47,9 +47,8 @@
 	const context = $derived({ units, timeZone, now, base });
 	const end = $derived(endOfDay(now, timeZone));
 	const due = $derived(today.due.filter((d) => isDue(d, end)));
-	const next = $derived(
-		[...today.due].filter((d) => !isDue(d, end)).sort((a, b) => a.dueAt - b.dueAt)[0] ?? null
-	);
+	const later = $derived([...today.due].filter((d) => !isDue(d, end)).sort((a, b) => a.dueAt - b.dueAt));
+	const next = $derived(later[0] ?? null);
 	const openSteps = (plan: PlanLine) => plan.today.filter((s) => s.state === 'open');
 	/** A correction that still waits for something today; first one that must not go on before somebody looked. */
 	const waiting = $derived(today.plans.filter((p) => openSteps(p).length > 0));
@@ -57,13 +56,25 @@
 	/** The tests of the day come before what goes on, and after what must not go on. */
 	const testsFirst = $derived(due.length > 0 && !asking?.held);
 	const MOST_DUE = 4;
+	const MOST_BESIDES = 3;
+	/** On a phone what is read at leisure stands folded below the values. */
+	let restOpen = $state(true);
+	let useOpen = $state(true);
+	/** What is dosed, with readings enough to tell a rate. */
+	const used = $derived(
+		rows.flatMap(({ parameter, estimate }) =>
+			estimate && estimate.basedOn > 1 && PARAMETERS[parameter].dosed ? [{ parameter, ...estimate }] : []
+		)
+	);
+	$effect(() => {
+		if (!matchMedia(WIDE).matches) [restOpen, useOpen] = [false, false];
+	});
 	/** Parameters that stay near nothing all along take a line, not a strip of their own. */
 	const lived = $derived(water.kind === 'tank');
 </script>
 
-{#if lines.length > 1}<WaterLines {lines} current={water.id} {units} {timeZone} {now} />{/if}
 <main class="today">
-	<div class="first border-b bg-paper px-4 py-6 lg:border-r lg:border-b-0 lg:px-8">
+	<div class="first border-b bg-paper px-4 py-5 lg:border-r lg:border-b-0 lg:px-7">
 		<p class="label">
 			{longDay(now, timeZone)}{today.stage ? ` · ${STAGE_NAMES[today.stage].toLowerCase()}` : ''}
 		</p>
@@ -130,70 +141,80 @@
 			</p>
 			<p class="mt-4"><Button size="large" href="{base}/bench">Go to the bench</Button></p>
 		{/if}
-		<p class="small mt-3">
-			<a class="link" href="{base}/testing">When tests are due, and the calendar</a>
-		</p>
-		{#if today.plans.length > 0}<PlansToday
-				plans={today.plans}
-				told={desk.draft || testsFirst ? null : (asking?.id ?? null)}
-				{base}
-				{units}
-			/>{/if}
-		<Matters shown={besides} folded={today.folded} dangers={today.shown.length - besides.length} {context} />
 	</div>
 
-	<div class="lately bg-paper px-4 pt-4 pb-6 lg:border-r lg:px-8">
-		<h2 class="label">Lately</h2>
-		<ul class="small mt-2">
-			{#each lately as event (event.id)}
-				<li class="border-t py-2">
-					<span class="figures text-muted">{shortDay(event.happenedAt, timeZone, now)}</span>
-					<span class="font-semibold">{EVENT_NAMES[event.kind]}</span>
-					<span class="block"
-						>{[eventWords(event.kind, event.details), event.note].filter(Boolean).join('. ')}</span
-					>
-				</li>
-			{:else}
-				<li class="border-t py-2 text-muted">No dose, water change or note yet.</li>
-			{/each}
-		</ul>
-		<p class="mt-4 -ml-4">
-			<May what="record"
-				><Button kind="quiet" href="{base}/log/new">Enter a dose, a change or a note</Button></May
-			>
-		</p>
-		{#if today.lastSession}
-			<LastDay session={today.lastSession} {units} {timeZone} {now} />
-		{/if}
-		{#if today.advice.length > 0}
-			<h2 class="label mt-8">Standing advice</h2>
+	<div class="rest bg-paper px-4 pb-2 lg:border-r lg:px-7 lg:pb-6">
+		<Disclosure
+			title="What needs a decision, what comes next, what was done"
+			bind:open={restOpen}
+			class="rest-fold"
+			look="link min-h-12"
+		>
+			<Matters
+				shown={besides.slice(0, MOST_BESIDES)}
+				folded={[...besides.slice(MOST_BESIDES), ...today.folded]}
+				dangers={today.shown.length - besides.length}
+				{context}
+			/>
+			<NextTests tests={later} {base} {timeZone} {now} />
+			{#if today.plans.length > 0}<PlansToday
+					plans={today.plans}
+					told={desk.draft || testsFirst ? null : (asking?.id ?? null)}
+					{base}
+					{units}
+				/>{/if}
+			<h2 class="label mt-8">Lately</h2>
 			<ul class="small mt-2">
-				{#each today.advice as id (id)}<li class="border-t py-1.5">{ADVICE[id]}</li>{/each}
+				{#each lately as event (event.id)}
+					<li class="border-t py-2">
+						<span class="figures text-muted">{shortDay(event.happenedAt, timeZone, now)}</span>
+						<span class="font-semibold">{EVENT_NAMES[event.kind]}</span>
+						<span class="block"
+							>{[eventWords(event.kind, event.details), event.note].filter(Boolean).join('. ')}</span
+						>
+					</li>
+				{:else}
+					<li class="border-t py-2 text-muted">No dose, water change or note yet.</li>
+				{/each}
 			</ul>
-		{/if}
+			<p class="mt-4 -ml-4">
+				<May what="record"
+					><Button kind="quiet" href="{base}/log/new">Enter a dose, a change or a note</Button></May
+				>
+			</p>
+			{#if today.lastSession}
+				<LastDay session={today.lastSession} {units} {timeZone} {now} />
+			{/if}
+			{#if today.advice.length > 0}
+				<h2 class="label mt-8">Standing advice</h2>
+				<ul class="small mt-2">
+					{#each today.advice as id (id)}<li class="border-t py-1.5">{ADVICE[id]}</li>{/each}
+				</ul>
+			{/if}
+		</Disclosure>
 	</div>
 
-	<section aria-labelledby="water-now" class="now min-w-0 px-4 py-6 lg:px-8">
+	<section aria-labelledby="water-now" class="now min-w-0 px-4 py-4 lg:px-8">
 		{#if today.cycle && lived}
 			<CyclePanel cycle={today.cycle} waterId={water.id} startedAt={water.startedAt} {timeZone} {now} />
 		{/if}
-		<h2 id="water-now" class="label {today.cycle ? 'mt-6' : ''}">
-			The water now, estimated from the last readings, doses and changes
-		</h2>
-		<div class="mt-3 border-t">
-			{#each rows as row (row.parameter)}
-				<ParameterRow {row} unit={units[row.parameter]} {timeZone} {now} />
-			{:else}
-				<p class="py-8 text-muted">
-					Nothing yet. After the first test its value stands here, with its interval and its band.
-					<May what="record"
-						><a class="link" href="/waters/{water.id}/log/earlier">Enter readings from before</a></May
-					>
-				</p>
-			{/each}
-		</div>
+		<h2 id="water-now" class="label {today.cycle ? 'mt-6' : ''}">The water now</h2>
 		{#if rows.length > 0}
-			<p class="small mt-4 text-muted">
+			<ul class="@container mt-1 border-t" aria-labelledby="water-now">
+				{#each rows as row (row.parameter)}
+					<ParameterRow {row} unit={units[row.parameter]} {timeZone} {now} />
+				{/each}
+			</ul>
+		{:else}
+			<p class="mt-1 border-y py-8 text-muted">
+				Nothing yet. After the first test its value stands here, with its interval and its band.
+				<May what="record"
+					><a class="link" href="/waters/{water.id}/log/earlier">Enter readings from before</a></May
+				>
+			</p>
+		{/if}
+		{#if rows.length > 0}
+			<p class="small mt-2 text-muted">
 				<svg class="mr-1 inline-block align-middle" width="34" height="16" aria-hidden="true"
 					><path
 						d="M2 8 Q17 -4 32 8 Q17 20 2 8Z"
@@ -201,7 +222,7 @@
 						stroke="var(--ink)"
 						stroke-width="1.5"
 					/></svg
-				>estimate with its 95 % interval
+				>estimate, 95 %
 				<svg class="mr-1 ml-4 inline-block align-middle" width="6" height="16" aria-hidden="true"
 					><line x1="3" x2="3" y1="1" y2="15" stroke="var(--ink)" stroke-width="2.5" /></svg
 				>last reading
@@ -212,10 +233,29 @@
 						r="3.5"
 						fill="var(--ink)"
 					/></svg
-				>where it will be in seven days
+				>in seven days
+				<span class="max-md:hidden"
+					><svg class="mr-1 ml-4 inline-block align-middle" width="30" height="16" aria-hidden="true"
+						><rect width="30" height="16" fill="var(--slot)" /><polyline
+							points="0,6 8,9 15,5 22,10 30,8"
+							fill="none"
+							stroke="var(--ink)"
+							stroke-width="1.75"
+						/></svg
+					>the last six weeks</span
+				>
 			</p>
 		{/if}
-		<Demand {rows} {units} />
+		{#if used.length > 0}
+			<Disclosure
+				title="What the water uses in a day"
+				bind:open={useOpen}
+				class="rest-fold"
+				look="link min-h-12 mt-2"
+			>
+				<Demand {used} {units} />
+			</Disclosure>
+		{/if}
 		{#if today.untested.length > 0 && rows.length > 0}
 			<p class="small mt-3 text-muted">
 				Not tested in the last four months: {today.untested.map(nameWithin).join(', ')}.
@@ -237,13 +277,13 @@
 		display: flex;
 		flex-direction: column;
 	}
-	.lately {
+	.rest {
 		order: 3;
 	}
 	@media (min-width: 64rem) {
 		.today {
 			display: grid;
-			grid-template-columns: 21rem minmax(0, 1fr);
+			grid-template-columns: 20rem minmax(0, 1fr);
 			grid-template-rows: auto 1fr;
 			width: 100%;
 			max-width: 80rem;
@@ -252,6 +292,10 @@
 		.now {
 			grid-column: 2;
 			grid-row: 1 / span 2;
+		}
+		/* Beside the values there is room for it. */
+		.today :global(.rest-fold > summary) {
+			display: none;
 		}
 	}
 </style>

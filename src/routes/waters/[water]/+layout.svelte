@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { page } from '$app/state';
+	import type { WaterLine } from '$lib/contract/today';
 	import type { LeftOut } from '$lib/core/judgement/water';
 	import { SaidFaults, setSaidFaults } from '$lib/ui/kit/said-faults.svelte';
 	import PlaceBar from '$lib/ui/account/PlaceBar.svelte';
@@ -41,6 +42,9 @@
 			{view}
 			preferences={data.preferences}
 			path={page.url.pathname + page.url.search}
+			lines={(page.data as { lines?: readonly WaterLine[] }).lines ?? []}
+			timeZone={data.timeZone}
+			now={data.now}
 		/>
 		{#if data.place}<PlaceBar
 				place={data.place}

@@ -36,11 +36,15 @@ import { estimateSince } from './history.ts';
 import type { WaterRecord } from './record.ts';
 
 const TAIL_DAYS = 7;
+const COURSE_DAYS = 42;
+const COURSE_EVERY_DAYS = 3;
 
 /** What is estimated of a parameter, canonical units. */
 export interface EstimateToday {
 	readonly now: Prediction;
 	readonly inAWeek: Prediction;
+	/** What is believed now of the last six weeks, every third day and the last now; null before its first reading. */
+	readonly course: readonly (number | null)[];
 	readonly verdict: Verdict;
 	readonly netChangePerDay: RatePerDay;
 	readonly consumptionPerDay: RatePerDay;
@@ -67,12 +71,20 @@ export interface ParameterToday {
 	readonly references: readonly AgainstReference[];
 }
 
+function courseOf(estimate: Estimate, now: Instant): readonly (number | null)[] {
+	return Array.from({ length: COURSE_DAYS / COURSE_EVERY_DAYS + 1 }, (_, i) => {
+		const at = addDays(now, i * COURSE_EVERY_DAYS - COURSE_DAYS);
+		return at < estimate.from ? null : estimate.at(at).value;
+	});
+}
+
 function estimateToday(estimate: Estimate, band: SourcedBand | null, now: Instant): EstimateToday {
 	const present = estimate.at(now);
 	const u = standardUncertaintyOf(present);
 	return {
 		now: present,
 		inAWeek: estimate.at(addDays(now, TAIL_DAYS)),
+		course: courseOf(estimate, now),
 		verdict: judge(present.value, u, plainBand(band), null),
 		netChangePerDay: estimate.netChangePerDay,
 		consumptionPerDay: estimate.consumptionPerDay,

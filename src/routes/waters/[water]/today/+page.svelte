@@ -10,7 +10,6 @@
 <TodayView
 	water={data.water}
 	{today}
-	lines={data.lines}
 	lately={data.lately}
 	units={data.preferences.units}
 	timeZone={data.timeZone}
