@@ -1,6 +1,7 @@
 // npm run account                     who can sign in
 // npm run account -- reset NAME       makes a link by which a forgotten password is chosen anew, once
 // npm run account -- end NAME         signs somebody out everywhere
+// npm run account -- second-step-off NAME   for somebody who lost their authenticator and their spare codes
 // All are about one's own records where there are any; --demo means the demo's
 import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
@@ -9,13 +10,13 @@ import { ensurePackages, ensurePrograms } from './bootstrap.mjs';
 import { reach } from './reach.mjs';
 import { main, stop } from './say.mjs';
 
-const USE =
-	'Say what is meant: npm run account, npm run account -- reset NAME, or npm run account -- end NAME';
+const DEEDS = ['reset', 'end', 'second-step-off'];
+const USE = `Say what is meant: npm run account, or with one of ${DEEDS.join(', ')} and a name behind it: npm run account -- reset NAME`;
 
 await main(async () => {
 	const args = process.argv.slice(2);
 	const [what = 'list', ...name] = args.filter((a) => a !== '--demo');
-	if (!['list', 'reset', 'end'].includes(what) || (what !== 'list') !== name.length > 0) stop(USE);
+	if (what === 'list' ? name.length > 0 : !DEEDS.includes(what) || name.length === 0) stop(USE);
 	ensurePrograms('mariadb');
 	ensurePackages();
 	const { url, home, done } = await reach(args);

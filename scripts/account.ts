@@ -3,7 +3,7 @@ import { accountMeant, newResetLink } from '../src/lib/server/account/reset.ts';
 import { clockSetting, idMaker, serverClock } from '../src/lib/server/clock.ts';
 import { connect } from '../src/lib/server/db/connect.ts';
 import { endSessions } from '../src/lib/server/repository/account-session.ts';
-import { accountNames } from '../src/lib/server/repository/account.ts';
+import { accountNames, dropSecondFactor } from '../src/lib/server/repository/account.ts';
 
 const url = process.env.DATABASE_URL;
 if (!url) throw new Error('DATABASE_URL is not set');
@@ -27,6 +27,11 @@ async function answer(): Promise<string> {
 	if (what === 'end') {
 		await endSessions(deps.db, account.userId, null);
 		return `${account.name} is signed out everywhere.`;
+	}
+	if (what === 'second-step-off') {
+		await dropSecondFactor(deps.db, account.userId);
+		await endSessions(deps.db, account.userId, null);
+		return `${account.name} signs in by the password alone now, and is signed out everywhere.`;
 	}
 	const path = `/reset/${await newResetLink(deps, account)}`;
 	return [

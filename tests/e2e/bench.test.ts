@@ -80,6 +80,7 @@ describe('one test by hand, from the first open to the file', () => {
 		await world.startEverything();
 
 		await me.goto('/today');
+		await me.press('Alkalinity');
 		await me.sees('Read today: 7.9 ± 0.5 dKH');
 		const rows = await me.csv();
 		expect(rows).toHaveLength(before + 1);

@@ -6,6 +6,7 @@ import { openAccounts, type Accounts } from '../../src/lib/server/account/accoun
 import { newBeginning, openAccountDoor, type AccountDoor } from '../../src/lib/server/account/door.ts';
 import { openLibrary } from '../../src/lib/server/account/library.ts';
 import type { Mail } from '../../src/lib/server/account/mail.ts';
+import { dropSecondFactor } from '../../src/lib/server/repository/account.ts';
 import type { OwnDatabase } from '../support/engine.ts';
 import { openWorld, type World } from '../support/site.ts';
 import { ownDatabase } from './database.ts';
@@ -261,6 +262,12 @@ describe('one’s own account', () => {
 
 		const again = await mine(cookieOf(bySpare.ok ? bySpare.value : []));
 		expect(await again.endSecondFactor(ROWAN.password)).toMatchObject({ ok: true });
+		// Whoever lost both has it taken off at the server.
+		await rows('update auth_user set two_factor_enabled = 1');
+		const [user] = await rows<{ id: string }>('select id from auth_user');
+		await dropSecondFactor(world.deps.db, user!.id);
+		const plainly = await at('home').signIn({ name, password: ROWAN.password });
+		expect(plainly).toMatchObject({ ok: true, value: { asksCode: false } });
 	});
 
 	it('that was forgotten is reset by a link, once, and nobody learns who has one', async () => {

@@ -81,6 +81,12 @@ export async function accountNamed(db: Reader, name: string): Promise<AccountUse
 	return found ?? null;
 }
 
+/** Takes a second step off an account whose owner lost both their authenticator and their spare codes. */
+export async function dropSecondFactor(db: Reader, userId: string): Promise<void> {
+	await db.delete(authTwoFactor).where(eq(authTwoFactor.userId, userId));
+	await db.update(authUser).set({ twoFactorEnabled: false }).where(eq(authUser.id, userId));
+}
+
 /** How a password is kept; null where somebody has none. */
 export async function passwordHashOf(db: Reader, userId: string): Promise<string | null> {
 	const [found] = await db
