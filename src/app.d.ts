@@ -19,8 +19,6 @@ declare global {
 			person: Person | null;
 			/** How it is known who that is. */
 			signedInBy: 'account' | 'place' | 'demo' | null;
-			/** Takes whoever asks for the demo's keeper, where there is a demo. */
-			startDemo: () => Promise<void>;
 			/** Null where nobody can have an account. */
 			accounts: AccountDoor | null;
 			/** Whoever comes without an account is the demo's keeper. */

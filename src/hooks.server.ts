@@ -303,7 +303,6 @@ const answer: Handle = async ({ event, resolve }) => {
 		sendsMail: wired.accounts.sendsMail
 	};
 	event.locals.setCookies = (cookies) => setCookies(event, cookies);
-	event.locals.startDemo = () => startDemo(event);
 	await findPerson(event, opensPage);
 	const { person } = event.locals;
 	// A session that ran out leads to where one signs in, and from there back.

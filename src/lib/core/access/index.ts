@@ -9,6 +9,6 @@ export {
 	type Permission,
 	type Role
 } from './roles.ts';
-export { pausedUntil, afterFailure, type FailedTries } from './pause.ts';
+export { pausedUntil, afterFailure, forgottenBefore, type FailedTries } from './pause.ts';
 export { keepsOwner, standing, type InvitationState, type MemberState } from './invitation.ts';
 export { chosenSince, readsAtPlace, roleAtPlace } from './place.ts';

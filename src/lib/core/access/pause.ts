@@ -28,8 +28,13 @@ export function pausedUntil({ failures, lastAt }: FailedTries, free: number = FR
 	return after(lastAt, Math.min(minutes, LONGEST_PAUSE_MINUTES));
 }
 
+/** What failed before is forgotten at a time. */
+export function forgottenBefore(now: Instant): Instant {
+	return after(now, -FORGOTTEN_MINUTES);
+}
+
 /** What stands after one more try failed. */
 export function afterFailure(before: FailedTries | null, now: Instant): FailedTries {
-	const isForgotten = before === null || after(before.lastAt, FORGOTTEN_MINUTES) <= now;
+	const isForgotten = before === null || before.lastAt <= forgottenBefore(now);
 	return { failures: isForgotten ? 1 : before.failures + 1, lastAt: now };
 }

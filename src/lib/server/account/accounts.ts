@@ -29,6 +29,12 @@ export function mailAddress(email: string): string | null {
 	return email.endsWith(`@${NO_MAIL}`) ? null : email;
 }
 
+/** What stands in the way of a new account, by the library's word for it. */
+const REFUSED_SIGN_UP: Readonly<Record<string, Result<never>>> = {
+	USER_ALREADY_EXISTS_USE_ANOTHER_EMAIL: fail('email-taken', 'email'),
+	INVALID_EMAIL: fail('invalid-field', 'email', { rule: 'address' })
+};
+
 /** What the library refuses is the sender's fault; all else is ours. */
 export async function unlessRefused<T>(
 	work: () => Promise<T>,
@@ -61,10 +67,7 @@ export function openAccounts(db: Database, { api, $context }: Library) {
 			};
 			const made = await unlessRefused(
 				() => api.signUpEmail({ body, headers: withoutCookies(headers), returnHeaders: true }),
-				(fault) =>
-					fault.body?.code === 'USER_ALREADY_EXISTS_USE_ANOTHER_EMAIL'
-						? fail('email-taken', 'email')
-						: fail('name-taken', 'name')
+				({ body: said }) => REFUSED_SIGN_UP[said?.code ?? ''] ?? fail('name-taken', 'name')
 			);
 			if (!made.ok) return made;
 			return ok({ userId: made.value.response.user.id, cookies: cookiesOf(made.value.headers) });

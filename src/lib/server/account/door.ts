@@ -16,11 +16,11 @@ import {
 	releaseBeginning,
 	removeUnfinishedAccounts
 } from '../repository/account.ts';
-import { inTransaction, type Reader } from '../repository/database.ts';
+import { inTransaction } from '../repository/database.ts';
 import { addPerson } from '../repository/founding.ts';
 import type { Person } from '../repository/people.ts';
 import type { SiteScope } from '../repository/scope.ts';
-import type { PooledDeps } from '../service/deps.ts';
+import type { PooledDeps, Within } from '../service/deps.ts';
 import { chooseReader } from '../service/people/at-place.ts';
 import { invitationFor, joinBy } from '../service/people/join.ts';
 import { pinFits, setPin } from '../service/people/pin.ts';
@@ -95,11 +95,13 @@ export function openAccountDoor(deps: PooledDeps, secret: string, mail: SendMail
 	const renewal = openRenewal(deps, secret);
 	const { db, clock } = deps;
 
-	async function keepPerson(tx: Reader, userId: string, displayName: string): Promise<Person> {
-		const [id, createdAt] = [deps.newId(), clock.now()];
-		await addPerson(tx, { id, displayName, createdAt });
-		await linkAccount(tx, { personId: id, userId, createdAt });
-		return { id, displayName };
+	async function keepPerson(
+		{ db: tx, clock: at }: Pick<Within, 'db' | 'clock'>,
+		{ personId, userId, displayName }: { personId: string; userId: string; displayName: string }
+	): Promise<void> {
+		const createdAt = at.now();
+		await addPerson(tx, { id: personId, displayName, createdAt });
+		await linkAccount(tx, { personId, userId, createdAt });
 	}
 
 	return {
@@ -149,7 +151,9 @@ export function openAccountDoor(deps: PooledDeps, secret: string, mail: SendMail
 					let made: Result<readonly SetCookie[]> | null = null;
 					try {
 						made = await signUp(command, async ({ userId }) => {
-							await inTransaction(db, (tx) => keepPerson(tx, userId, command.displayName));
+							const { displayName } = command;
+							const person = { personId: deps.newId(), userId, displayName };
+							await inTransaction(db, (tx) => keepPerson({ db: tx, clock }, person));
 							return ok(null);
 						});
 						return made;
@@ -164,12 +168,8 @@ export function openAccountDoor(deps: PooledDeps, secret: string, mail: SendMail
 						const invitation = await invitationFor(deps, token, code);
 						if (!invitation.ok) return invitation;
 						return signUp(command, ({ userId }) => {
-							const personId = deps.newId();
-							return joinBy(deps, invitation.value, personId, async (within) => {
-								const createdAt = within.clock.now();
-								await addPerson(within.db, { id: personId, displayName: command.displayName, createdAt });
-								await linkAccount(within.db, { personId, userId, createdAt });
-							});
+							const person = { personId: deps.newId(), userId, displayName: command.displayName };
+							return joinBy(deps, invitation.value, person.personId, (within) => keepPerson(within, person));
 						});
 					}),
 

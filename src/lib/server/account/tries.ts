@@ -1,10 +1,10 @@
-import { afterFailure, pausedUntil } from '$lib/core/access';
+import { afterFailure, forgottenBefore, pausedUntil } from '$lib/core/access';
 import { fail, type Result } from '$lib/core/result';
 import type { Clock } from '$lib/core/time';
 import type { Database } from '../db/connect.ts';
 import { digestOf } from '../digest.ts';
 import { inTransaction } from '../repository/database.ts';
-import { failedTries, forgetTries, keepTries, takeBackTry } from '../repository/tries.ts';
+import { dropTriesBefore, failedTries, forgetTries, keepTries, takeBackTry } from '../repository/tries.ts';
 
 /** Somebody's tries at one door. */
 export interface TryKey {
@@ -44,6 +44,7 @@ export async function tried<T>(
 	if (until !== null) {
 		return fail('too-many-tries', undefined, { minutes: Math.ceil((until - now) / MINUTE_MS) });
 	}
+	await dropTriesBefore(db, forgottenBefore(now));
 	const outcome = await work();
 	if (outcome.ok) {
 		for (const [i, digest] of digests.entries()) {

@@ -1,5 +1,6 @@
-import { eq, sql } from 'drizzle-orm';
+import { eq, lte, sql } from 'drizzle-orm';
 import type { FailedTries } from '$lib/core/access';
+import type { Instant } from '$lib/core/time';
 import { failedTry } from '../db/schema/index.ts';
 import type { Reader, Transaction } from './database.ts';
 
@@ -18,6 +19,11 @@ export async function keepTries(db: Reader, keyDigest: string, tries: FailedTrie
 		.insert(failedTry)
 		.values({ keyDigest, ...tries })
 		.onDuplicateKeyUpdate({ set: tries });
+}
+
+/** Takes away what is forgotten anyhow: names that were only guessed at would pile up. */
+export async function dropTriesBefore(db: Reader, before: Instant): Promise<void> {
+	await db.delete(failedTry).where(lte(failedTry.lastAt, before));
 }
 
 export async function takeBackTry(db: Reader, keyDigest: string): Promise<void> {
