@@ -6,30 +6,6 @@ import { join } from 'node:path';
 import { ensurePackages, ensurePrograms, ROOT } from './bootstrap.mjs';
 import { main } from './say.mjs';
 
-/** Goes through a test's steps until its instrument stands there. */
-async function toInstrument(page, done) {
-	for (let i = 0; i < 200; i++) {
-		const there = await page.evaluate((text) => {
-			const buttons = [...document.querySelectorAll('main button')].filter(
-				(b) => b.offsetParent && !b.disabled
-			);
-			const has = (t) => buttons.find((b) => b.innerText.trim() === t);
-			if (has(text)) return true;
-			for (const next of ['Go on as it is', 'Done, go on', 'Add a drop', 'Start swirling']) {
-				const button = has(next);
-				if (button) {
-					button.click();
-					break;
-				}
-			}
-			return false;
-		}, done);
-		if (there) return;
-		await new Promise((resolve) => setTimeout(resolve, 40));
-	}
-	throw new Error('no instrument');
-}
-
 /** From the press to the page with the new value in it: median and 95th percentile of many presses, ms. */
 async function liveMs(origin) {
 	const { launchBrowser } = await import('./browser.mjs');
@@ -39,12 +15,8 @@ async function liveMs(origin) {
 		await page.setViewport({ width: 390, height: 844 });
 		await page.goto(origin, { waitUntil: 'networkidle0' });
 		await page.goto(page.url().replace(/\/today$/, '/bench'), { waitUntil: 'networkidle0' });
-		await page.waitForSelector('button[value="alk-drops"]');
-		await page.$eval('button[value="alk-drops"]', (button) => button.click());
-		await page.evaluate(() =>
-			[...document.querySelectorAll('button')].find((b) => b.innerText.startsWith('Start ')).click()
-		);
-		await toInstrument(page, 'Colour has turned');
+		const { toReading } = await import('./to-reading.mjs');
+		await toReading(page, 'alk-drops', 'Colour has turned');
 		const times = await page.evaluate(async (presses) => {
 			const all = [];
 			for (let i = 0; i < presses; i++) {

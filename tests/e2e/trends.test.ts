@@ -13,7 +13,8 @@ const span = (me: Me) =>
 const drawn = (me: Me) =>
 	me.page.waitForFunction(() => {
 		const all = [...document.querySelectorAll('canvas')];
-		return all.length > 3 && all.every((c) => c.dataset.drawn === 'yes');
+		// Rows out of sight are drawn when they come into it.
+		return all.filter((c) => c.dataset.drawn === 'yes').length >= 3;
 	});
 const stack = (me: Me) => me.page.$('.stack').then((e) => e!);
 /** Whether anything is painted on a row at all. */
@@ -23,6 +24,17 @@ const inked = (me: Me) =>
 		const { data } = canvas.getContext('2d')!.getImageData(0, 0, canvas.width, canvas.height);
 		return data.some((v, i) => i % 4 === 3 && v > 0);
 	});
+
+const drawnRows = (me: Me, names: readonly string[]) =>
+	me.page.waitForFunction(
+		(wanted) =>
+			[...document.querySelectorAll('main section[aria-label]')]
+				.filter((s) => s.querySelector('[role="img"]'))
+				.map((s) => s.getAttribute('aria-label'))
+				.join() === wanted,
+		{},
+		names.join()
+	);
 
 describe('the stack of trends', () => {
 	it('shows a span in one press, moves and zooms by keys, and tells everything under the cursor in words', async () => {
@@ -91,7 +103,7 @@ describe('the stack of trends', () => {
 		const me = await openPage(world);
 		await me.goto('/trends');
 		await drawn(me);
-		await me.press('Compare, print, save');
+		await me.press('Rows, compare, save');
 		await me.page.select('select[aria-label="First"]', 'alkalinity');
 		await me.page.select('select[aria-label="Second"]', 'calcium');
 		await me.sees('full line, scale at the left');
@@ -120,7 +132,7 @@ describe('the stack of trends', () => {
 					blob
 						.text()
 						.then(
-							(text) => void made.push({ name: this.download, size: blob.size, text: text.slice(0, 4000) })
+							(text) => void made.push({ name: this.download, size: blob.size, text: text.slice(0, 400_000) })
 						)
 				);
 			};
@@ -128,7 +140,8 @@ describe('the stack of trends', () => {
 				[...document.querySelectorAll('button')].find((b) => b.innerText.includes(words))!.click();
 			press('Save it as CSV');
 			press('Save it as a picture');
-			for (let i = 0; i < 50 && made.length < 2; i++) await new Promise((r) => setTimeout(r, 100));
+			press('Save it as a drawing');
+			for (let i = 0; i < 100 && made.length < 3; i++) await new Promise((r) => setTimeout(r, 100));
 			await Promise.all(done);
 			HTMLAnchorElement.prototype.click = click;
 			return made;
@@ -139,6 +152,92 @@ describe('the stack of trends', () => {
 		);
 		expect(csv.text).toContain('Lobby reef,Alkalinity,reading,value');
 		expect(files.find((f) => f.name.endsWith('.png'))!.size).toBeGreaterThan(20_000);
+		const drawing = files.find((f) => f.name.endsWith('.svg'))!.text;
+		const said = await me.page.evaluate((text) => {
+			const svg = new DOMParser().parseFromString(text, 'image/svg+xml');
+			return {
+				broken: svg.querySelector('parsererror')?.textContent ?? '',
+				charts: svg.querySelectorAll('svg > svg').length,
+				lines: svg.querySelectorAll('path').length,
+				words: [...svg.querySelectorAll('text')].map((t) => t.textContent).join(' ')
+			};
+		}, drawing);
+		expect(said.broken).toBe('');
+		expect(said.charts).toBe(11);
+		expect(said.lines).toBeGreaterThan(100);
+		expect(said.words).toContain('Alkalinity, dKH');
+		// Programs that know no colours of the page's kind draw it as well.
+		expect(drawing).not.toContain('oklch');
+		expect(drawing).toMatch(/stroke="rgb\(/);
+		expect(me.complaints).toEqual([]);
+		await me.close();
+	});
+
+	it('keeps what is looked at in the address, and which rows one likes on this device', async () => {
+		const me = await openPage(world);
+		await me.goto('/trends?span=month&rows=nitrate.calcium');
+		await drawnRows(me, ['Nitrate', 'Calcium']);
+		await me.press('Rows, compare, save');
+		await me.page.click('button[aria-label="Nitrate further down"]');
+		await drawnRows(me, ['Calcium', 'Nitrate']);
+		await me.press('year');
+		await me.page.waitForFunction(() => location.search === '?span=year&rows=calcium.nitrate');
+		// Whoever is sent the address sees the same.
+		const guest = await openPage(world);
+		await guest.goto('/trends?span=year&rows=calcium.nitrate');
+		await drawnRows(guest, ['Calcium', 'Nitrate']);
+		await guest.goto('/trends');
+		await guest.page.waitForFunction(
+			() => document.querySelectorAll('main section[aria-label] [role="img"]').length === 11
+		);
+		await guest.close();
+		// Whoever chose has them so from now on.
+		await me.goto('/trends');
+		await drawnRows(me, ['Calcium', 'Nitrate']);
+		await me.press('Rows, compare, save');
+		await me.press('All, as usual');
+		await me.page.waitForFunction(
+			() => document.querySelectorAll('main section[aria-label] [role="img"]').length === 11
+		);
+		await me.close();
+	});
+
+	it('keeps days and all time in sight, where a hand drags, a wheel zooms, and marks tell what happened', async () => {
+		const me = await openPage(world);
+		await me.goto('/trends');
+		await drawn(me);
+		await me.page.evaluate(() => scrollTo(0, 700));
+		const places = await me.page.evaluate(() =>
+			['.timehead', '.overview'].map((s) => document.querySelector(s)!.getBoundingClientRect().top)
+		);
+		expect(places[0]).toBeLessThan(20);
+		expect(places[1]).toBeGreaterThan(650);
+		const before = (await span(me))!;
+		const all = (await (await me.page.$('.overview svg'))!.boundingBox())!;
+		await me.page.mouse.move(all.x + 300, all.y + 15);
+		await me.page.mouse.wheel({ deltaY: 400 });
+		await me.page.waitForFunction(
+			(old) => Number(/, (\d+) days/.exec(document.body.innerText)?.[1]) > old,
+			{},
+			before
+		);
+		await me.page.focus('[aria-label="Where it begins"]');
+		const wider = (await span(me))!;
+		for (let i = 0; i < 4; i++) await me.page.keyboard.press('ArrowRight');
+		await me.page.waitForFunction(
+			(old) => Number(/, (\d+) days/.exec(document.body.innerText)?.[1]) < old,
+			{},
+			wider
+		);
+		await me.goto('/trends');
+		await drawn(me);
+		const mark = (await me.page.$('.timehead [aria-label*="missed"]'))!;
+		await mark.hover();
+		await me.sees(/Daily dose missed/);
+		await mark.focus();
+		await me.page.keyboard.press('Enter');
+		await me.page.keyboard.press('Escape');
+		await me.page.waitForFunction(() => !document.querySelector('.timehead [role="status"]'));
 		expect(me.complaints).toEqual([]);
 		await me.close();
 	});

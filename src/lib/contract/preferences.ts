@@ -1,5 +1,6 @@
 import { PARAMETER_IDS, PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
 import { BETWEEN_SCHOOLS, END_POINTS, type EndPoint, type StepReading } from '$lib/core/reading';
+import { readRows } from './trend-address';
 import { CLOCKS, DATE_ORDERS, DECIMALS, usualFor, VOLUMES, type Reader } from './reader';
 import { TRUST_SCHOOLS, UNUSED_SCHOOLS, type ShelfHabits } from './shelf-view';
 
@@ -17,6 +18,8 @@ export interface Preferences extends ShelfHabits {
 	readonly endPoint: EndPoint;
 	/** How this person records a colour between two steps. */
 	readonly between: StepReading['between'];
+	/** The rows of trends in their order; null is all, in the usual one. */
+	readonly trendRows: readonly ParameterId[] | null;
 	/** What was chosen of numbers and dates: the rest is as the browser has it. */
 	readonly region: { readonly [K in Exclude<keyof Reader, 'temperatures'>]: Reader[K] | typeof BROWSER };
 	/** What is usual where the browser says that its reader lives. */
@@ -40,6 +43,7 @@ const CHOICES = {
 	volumes: [BROWSER, ...VOLUMES]
 } as const;
 type Choices = typeof CHOICES;
+const TREND_ROWS = 'trendRows';
 
 const offered = (key: string): readonly string[] =>
 	Object.hasOwn(CHOICES, key)
@@ -51,7 +55,12 @@ const offered = (key: string): readonly string[] =>
 /** What was chosen of what is offered; anything else is passed over. */
 function chosen(text: string | undefined): ReadonlyMap<string, string> {
 	const entries = (text ?? '').split(',').map((e) => e.split(':') as [string, string]);
-	return new Map(entries.filter(([key, value]) => offered(key).includes(value)));
+	return new Map(
+		entries.flatMap(([key, value]): [string, string][] => {
+			if (key === TREND_ROWS) return [[key, readRows(value)?.join('.') ?? '']];
+			return offered(key).includes(value) ? [[key, value]] : [];
+		})
+	);
 }
 
 /**
@@ -84,6 +93,7 @@ export function readPreferences(text: string | undefined, acceptLanguage: string
 		between: of('between'),
 		trust: of('trust'),
 		unused: of('unused'),
+		trendRows: readRows(entries.get(TREND_ROWS)),
 		region,
 		usual,
 		reader

@@ -87,6 +87,8 @@ export interface TrendSeries {
 	/** What of it is told here. */
 	readonly window: { readonly from: Instant; readonly to: Instant };
 	readonly now: Instant;
+	/** How many samples were drawn in each of as many equal parts of all the time from its begin to its end. */
+	readonly density: readonly number[];
 	readonly rows: readonly TrendRow[];
 	readonly moves: readonly RateMove[];
 	readonly doubts: readonly DoubtfulReading[];

@@ -167,3 +167,22 @@ export { blend, evaporated, saltFor, thinned } from './exchange/salinity.ts';
 export { salinityDays, type SalinityDay } from './exchange/salinity-plan.ts';
 export { findingsOfBatch, magnesiumForBatch, saltForBatch, type BatchFinding } from './exchange/batch.ts';
 export { freshSaltFor, hardnessWay, type FreshSalt, type HardnessWay } from './exchange/fresh.ts';
+/** What a form asks, reckoned as one types: from plain data to plain data. */
+export {
+	reckonChange,
+	type ChangeGiven,
+	type ChangeReach,
+	type ChangeReckoned,
+	type ChangeWish,
+	type DayLimit
+} from './reckon/change.ts';
+export {
+	reckonDaily,
+	TUNED,
+	type DailyGiven,
+	type DailyReckoned,
+	type DailyWish,
+	type LevelAhead,
+	type Tuned
+} from './reckon/daily.ts';
+export { reckonBlend, type BlendReckoned, type BlendWish } from './reckon/blend.ts';

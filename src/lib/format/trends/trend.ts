@@ -20,12 +20,22 @@ export interface UnderCursor {
 	} | null;
 }
 
-const digits = (x: number) => plain(Number(x.toPrecision(3)));
+/** Ends of an interval and bounds are no sharper than two digits. */
+const digits = (x: number) => plain(Number(x.toPrecision(2)));
 
-/** "8.1 ± 0.5 dKH", from an interval's ends; "0.05 to 0.1", "above 30". */
-export function readingShown(reading: NonNullable<UnderCursor['reading']>, unit: UnitId): string {
+/**
+ * "8.1 ± 0.5 dKH", from an interval's ends; "0.05, between 0.03 and 0.1", "above 30".
+ *
+ * @param bare without the unit, in a table whose rows have theirs elsewhere; an interval in short
+ */
+export function readingShown(
+	reading: NonNullable<UnderCursor['reading']>,
+	unit: UnitId,
+	bare = false
+): string {
 	const { value, lower, upper, kind } = reading;
-	const symbol = symbolAfter(unit);
+	const symbol = bare ? '' : symbolAfter(unit);
+	if (bare && kind === 'interval') return `${digits(value)} (${digits(lower)}–${digits(upper)})`;
 	if (kind === 'bound') return `${upper === Infinity ? 'above' : 'below'} ${digits(value)}${symbol}`;
 	if (kind === 'interval') return `${digits(value)}, between ${digits(lower)} and ${digits(upper)}${symbol}`;
 	const m = measured(value, Math.max(upper - value, 1e-12));
@@ -33,10 +43,10 @@ export function readingShown(reading: NonNullable<UnderCursor['reading']>, unit:
 }
 
 /** The estimate under the cursor, or what is to be said instead. */
-export function estimateShown({ estimate, unit }: UnderCursor): string {
-	if (!estimate) return 'no estimate here';
+export function estimateShown({ estimate, unit }: UnderCursor, bare = false): string {
+	if (!estimate) return bare ? '–' : 'no estimate here';
 	const m = measured(estimate.value, COVERAGE * estimate.u);
-	return `${m.value} ± ${m.plusMinus}${symbolAfter(unit)}`;
+	return `${m.value} ± ${m.plusMinus}${bare ? '' : symbolAfter(unit)}`;
 }
 
 /** When a reading was made, beside a cursor that stands elsewhere. */

@@ -1,4 +1,4 @@
-import { and, countDistinct, desc, eq, gte, inArray, min } from 'drizzle-orm';
+import { and, countDistinct, desc, eq, gte, lte, inArray, min } from 'drizzle-orm';
 import { alias } from 'drizzle-orm/mysql-core';
 import type { ParameterId } from '$lib/core/quantity';
 import { boundsOf, type TestResult } from '$lib/core/reading';
@@ -134,6 +134,32 @@ export async function readingCounts(
 		.where(and(eq(sample.siteId, scope.siteId), eq(sample.waterId, waterId)))
 		.groupBy(result.parameter);
 	return rows.map(({ firstAt, ...row }) => ({ ...row, firstAt: firstAt! }));
+}
+
+/** How many samples of a water were drawn in each of equal parts of a span. */
+export async function samplesInParts(
+	db: Reader,
+	scope: SiteScope,
+	waterId: string,
+	{ from, to, parts }: { readonly from: Instant; readonly to: Instant; readonly parts: number }
+): Promise<readonly number[]> {
+	const counts = Array.from({ length: parts }, () => 0);
+	const rows = await db
+		.select({ at: sample.drawnAt })
+		.from(sample)
+		.where(
+			and(
+				eq(sample.siteId, scope.siteId),
+				eq(sample.waterId, waterId),
+				gte(sample.drawnAt, from),
+				lte(sample.drawnAt, to)
+			)
+		);
+	for (const { at } of rows) {
+		const part = Math.min(parts - 1, Math.floor(((at - from) / (to - from)) * parts));
+		counts[part] = counts[part]! + 1;
+	}
+	return counts;
 }
 
 /** What was read of a water since a time and corrected later: its last results, which no longer count. */

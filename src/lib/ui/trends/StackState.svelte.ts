@@ -1,6 +1,7 @@
+import type { TrendAddress } from '$lib/contract/trend-address';
+import { TREND_SPANS, type DaySpan, type TrendSeries, type TrendSpan } from '$lib/contract/trends';
 import type { ParameterId } from '$lib/core/quantity';
 import { addDays, daysBetween, instant, type Instant } from '$lib/core/time';
-import { TREND_SPANS, type DaySpan, type TrendSeries, type TrendSpan } from '$lib/contract/trends';
 import { daysSeen } from './fetch-seen';
 
 /** Nobody reads an axis of less than half a day. */
@@ -10,14 +11,18 @@ const AHEAD = 0.12;
 
 type Limits = Pick<TrendSeries, 'from' | 'to' | 'now'>;
 
-/** What of the stack is looked at: one span of time, one cursor, two parameters laid over each other, another water. */
+/** What of the stack is looked at: one span of time, one cursor, which rows, two laid over each other, another water. */
 export class StackState {
 	from = $state<Instant>(instant(0));
 	to = $state<Instant>(instant(1));
 	cursor = $state<Instant | null>(null);
+	/** What happened then is looked at. */
+	pointed = $state<Instant | null>(null);
 	/** Null after one has moved by oneself. */
 	span = $state<TrendSpan | null>(null);
 	superseded = $state(false);
+	/** Which rows in which order; null is all that there are. */
+	rows = $state.raw<readonly ParameterId[] | null>(null);
 	over = $state.raw<readonly [ParameterId, ParameterId] | null>(null);
 	/** Another water's series, drawn beside. */
 	other = $state.raw<{ readonly id: string; readonly name: string; readonly series: TrendSeries } | null>(
@@ -26,11 +31,29 @@ export class StackState {
 	readonly #limits: () => Limits;
 
 	/** @param limits from when to when there is anything to see */
-	constructor(limits: () => Limits, span: TrendSpan) {
+	constructor(limits: () => Limits, begun: TrendAddress) {
 		this.#limits = limits;
-		this.show(span);
+		this.show(begun.span ?? 'quarter');
+		if (begun.span === null && begun.from !== null && begun.to !== null) this.set(begun.from, begun.to);
+		this.rows = begun.rows;
+		this.over = begun.over;
+		this.superseded = begun.corrected;
+		if (begun.at !== null) this.point(begun.at);
 	}
 
+	/** What an address keeps of it. */
+	get address(): TrendAddress {
+		return {
+			span: this.span,
+			from: this.from,
+			to: this.to,
+			rows: this.rows,
+			over: this.over,
+			beside: this.other?.id ?? null,
+			corrected: this.superseded,
+			at: this.cursor
+		};
+	}
 	show(span: TrendSpan): void {
 		const { from, to, now } = this.#limits();
 		const days = TREND_SPANS[span];
@@ -38,6 +61,16 @@ export class StackState {
 		this.from = days === null ? from : addDays(now, -days);
 		const ahead = AHEAD * (days ?? daysBetween(from, now));
 		this.to = instant(Math.min(to, addDays(now, ahead)));
+	}
+	/** Shows from one time to another, whichever is first, as far as there is anything to see. */
+	set(one: Instant, another: Instant): void {
+		const { from, to } = this.#limits();
+		const within = (at: Instant) => Math.min(to, Math.max(from, at));
+		const [left, right] = [within(one), within(another)].toSorted((a, b) => a - b) as [number, number];
+		const least = LEAST_DAYS * 86_400_000;
+		this.from = instant(Math.max(from, Math.min(left, right - least, to - least)));
+		this.to = instant(Math.max(right, this.from + least));
+		this.span = null;
 	}
 	/** The days that are looked at. */
 	days(): DaySpan {

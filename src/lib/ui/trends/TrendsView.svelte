@@ -1,9 +1,12 @@
 <script lang="ts">
-	import { untrack } from 'svelte';
+	import { onMount, untrack } from 'svelte';
+	import { replaceState } from '$app/navigation';
+	import { page } from '$app/state';
 	import { download } from '$lib/client/download';
+	import { readTrendAddress, trendAddress } from '$lib/contract/trend-address';
 	import { TREND_SPANS, type TrendRow, type TrendSeries, type TrendSpan } from '$lib/contract/trends';
 	import { convert, nameWithin, PARAMETERS, UNITS, type ParameterId, type UnitId } from '$lib/core/quantity';
-	import { instant, toIso } from '$lib/core/time';
+	import { instant, toIso, type Instant } from '$lib/core/time';
 	import { standardUncertaintyOf } from '$lib/core/uncertainty';
 	import {
 		besidesSentence,
@@ -17,12 +20,15 @@
 	import { spanWords } from '$lib/format/trends/trend';
 	import { rateSentence } from '$lib/format/judgement/verdict';
 	import Button from '$lib/ui/kit/Button.svelte';
-	import type { RowChart } from './chart/row-chart';
+	import { inkOf, timeScale } from './chart/ink';
 	import { seriesOf, type Series } from './chart/series';
-	import CursorWords from './CursorWords.svelte';
+	import CursorTable from './CursorTable.svelte';
 	import EventList from './EventList.svelte';
 	import { asksForMore, daysSeen, fetchSeen, type Seen } from './fetch-seen';
-	import { pictureOf } from './picture';
+	import KitMarks from './KitMarks.svelte';
+	import { eventMarks, moveMarks } from './marks';
+	import Overview from './Overview.svelte';
+	import { pictureOf, type PictureKind } from './picture';
 	import ReadingTable from './ReadingTable.svelte';
 	import RowCanvas from './RowCanvas.svelte';
 	import RowWords from './RowWords.svelte';
@@ -31,18 +37,20 @@
 	import Stack from './Stack.svelte';
 	import { StackState } from './StackState.svelte';
 	import type { TrendEvent } from './trend-event';
+	import TimeHead from './TimeHead.svelte';
 	import TrendTools from './TrendTools.svelte';
 
 	interface Props {
 		water: { readonly id: string; readonly name: string };
 		siblings: readonly { readonly id: string; readonly name: string }[];
-		span: TrendSpan;
 		series: TrendSeries;
 		events: readonly TrendEvent[];
+		/** The rows that this person usually looks at; null is all. */
+		usualRows: readonly ParameterId[] | null;
 		units: Readonly<Record<ParameterId, UnitId>>;
 		timeZone: string;
 	}
-	let { water, siblings, span, series: begun, events: begunEvents, units, timeZone }: Props = $props();
+	let { water, siblings, series: begun, events: begunEvents, usualRows, units, timeZone }: Props = $props();
 
 	/** What was fetched as one moved; what came with the page until then, and again after it was loaded anew. */
 	let moved = $state.raw<{ readonly since: TrendSeries; readonly seen: Seen } | null>(null);
@@ -51,12 +59,18 @@
 	const events = $derived(own.events);
 	let unreached = $state(false);
 
+	const asked = untrack(() => readTrendAddress(page.url.searchParams));
 	const stack = new StackState(
 		() => series,
-		untrack(() => span)
+		untrack(() => ({ ...asked, rows: asked.rows ?? usualRows }))
 	);
 	const now = $derived(series.now);
-	const all = $derived(series.rows.map((row) => seriesOf(row, units[row.parameter])));
+	const parameters = $derived(series.rows.map((r) => r.parameter));
+	const rows = $derived.by(() => {
+		const wished = stack.rows?.flatMap((p) => series.rows.filter((r) => r.parameter === p)) ?? [];
+		return wished.length > 0 ? wished : series.rows;
+	});
+	const all = $derived(rows.map((row) => seriesOf(row, units[row.parameter])));
 	const ofOther = $derived(stack.other?.series.rows.map((row) => seriesOf(row, units[row.parameter])) ?? []);
 	const ticks = $derived(dayTicks(stack.from, stack.to, timeZone));
 	const marked = $derived([
@@ -66,7 +80,10 @@
 	const seenEvents = $derived(
 		events.filter((e) => e.happenedAt >= stack.from && e.happenedAt <= stack.to).toReversed()
 	);
-	const lastRow = $derived(series.rows.at(-1)?.parameter);
+	const marks = $derived([
+		...eventMarks(shownEvents(events, stack.from, stack.to)),
+		...moveMarks(series.moves, units, timeZone, now)
+	]);
 	const departs = $derived(series.departure ? departureSentence(series.departure, units.alkalinity) : '');
 
 	const looked = $derived(
@@ -100,13 +117,13 @@
 		now,
 		edgeText
 	});
-	const viewOf = (showDays: boolean) => ({
+	const view = $derived({
 		from: stack.from,
 		to: stack.to,
 		cursor: stack.cursor,
+		pointed: stack.pointed,
 		superseded: stack.superseded,
-		ticks,
-		showDays
+		ticks
 	});
 	const overlaid = $derived.by(() => {
 		if (!stack.over) return null;
@@ -114,6 +131,10 @@
 		return a && b ? inputOf(a, b) : null;
 	});
 	const inputs = $derived(all.map((s) => inputOf(s)));
+	const GRID = 'grid gap-x-6 md:grid-cols-[8.5rem_minmax(0,1fr)_13rem]';
+	/** On a phone the name and its value stand side by side above their chart. */
+	const ROW =
+		'border-b py-1.5 grid grid-cols-[minmax(0,1fr)_auto] gap-x-6 md:grid-cols-[8.5rem_minmax(0,1fr)_13rem]';
 
 	function words(row: TrendRow): string {
 		const unit = units[row.parameter];
@@ -125,10 +146,32 @@
 		return `${count} Now about ${m.value} plus or minus ${m.plusMinus} ${UNITS[unit].symbol}. ${rate}`;
 	}
 
-	let charts: RowChart[] = [];
-	const timeAt = (clientX: number) => instant(charts[0]?.timeAt(clientX) ?? stack.from);
-	function drawn(chart: RowChart | null): void {
-		charts = chart ? [...charts, chart] : [];
+	/** All rows stand under each other, so the first tells for all where a place on the screen is in time. */
+	let column = $state<HTMLElement>();
+	function timeAt(clientX: number): Instant {
+		const row = column?.querySelector('[role="img"]')?.getBoundingClientRect();
+		if (!row) return stack.from;
+		return instant(Math.round(timeScale(stack.from, stack.to, row.width).at(clientX - row.left)));
+	}
+	/** The address follows what is looked at once the hand rests, so that it can be kept and sent. */
+	const ADDRESS_MS = 400;
+	let ready = false;
+	onMount(() => void (ready = true));
+	$effect(() => {
+		const { rows: chosen, ...seen } = stack.address;
+		const usual = chosen?.join('.') === usualRows?.join('.') && asked.rows === null;
+		const address = trendAddress({ ...seen, rows: usual ? null : chosen });
+		const rest = setTimeout(() => {
+			if (ready && location.search !== address) replaceState(address, page.state);
+		}, ADDRESS_MS);
+		return () => clearTimeout(rest);
+	});
+	/** Shown so from now on, on this device: kept with what else a person likes. */
+	function chooseRows(chosen: readonly ParameterId[] | null): void {
+		stack.rows = chosen;
+		const kept = new FormData();
+		kept.set('trendRows', chosen?.join('.') ?? '');
+		void fetch('/preferences', { method: 'POST', body: kept, redirect: 'manual' }).catch(() => undefined);
 	}
 	/** How long the hand rests before more is fetched, ms. */
 	const RESTS_MS = 120;
@@ -167,20 +210,23 @@
 	const fileName = (end: string) =>
 		`${water.name.toLowerCase().replace(/[^a-z0-9]+/g, '-')}-${toIso(stack.from).slice(0, 10)}-${toIso(stack.to).slice(0, 10)}.${end}`;
 
-	async function savePicture(): Promise<void> {
+	async function savePicture(kind: PictureKind): Promise<void> {
 		fault = '';
-		const canvases = [...(sheet?.querySelectorAll<HTMLCanvasElement>('canvas[data-drawn]') ?? [])];
-		const shown = overlaid ? canvases.slice(1) : canvases;
+		if (!sheet) return;
 		try {
-			const picture = await pictureOf(
-				`${water.name}, ${spanWords(stack.from, stack.to, timeZone, now)}`,
-				series.rows.flatMap((row, i) => {
-					const canvas = shown[i];
-					const title = `${PARAMETERS[row.parameter].name}, ${UNITS[units[row.parameter]].symbol}`;
-					return canvas ? [{ title, words: words(row), canvas }] : [];
-				})
-			);
-			download(picture, fileName('png'));
+			const picture = await pictureOf({
+				kind,
+				title: `${water.name}, ${spanWords(stack.from, stack.to, timeZone, now)}`,
+				rows: rows.map((row, i) => ({
+					title: `${PARAMETERS[row.parameter].name}, ${UNITS[units[row.parameter]].symbol}`,
+					words: words(row),
+					input: inputs[i]!
+				})),
+				view,
+				ticks,
+				ink: inkOf(sheet)
+			});
+			download(picture, fileName(kind));
 		} catch (error) {
 			fault = `The picture could not be made: ${error instanceof Error ? error.message : 'unknown'}. Printing may still work.`;
 		}
@@ -198,9 +244,11 @@
 	<TrendTools
 		{stack}
 		spans={Object.keys(TREND_SPANS) as TrendSpan[]}
-		parameters={series.rows.map((r) => r.parameter)}
+		{parameters}
 		siblings={siblings.filter((s) => s.id !== water.id)}
 		waterId={water.id}
+		asked={asked.beside}
+		onrows={chooseRows}
 		onpicture={savePicture}
 		oncsv={saveCsv}
 	/>
@@ -214,72 +262,88 @@
 	{#if series.rows.length === 0}
 		<div class="page">
 			<h2 class="text-2xl">Nothing to draw yet</h2>
-			<p class="mt-1 text-muted">After the first test its reading stands here; after the second, a line.</p>
-			<p class="mt-4"><Button kind="primary" href="/waters/{water.id}/bench">Go to the bench</Button></p>
+			<p class="mt-1 text-muted">
+				Each thing that you test gets a row of its own here, all on one axis of time. After the first test its
+				reading stands there; after the second, a line.
+			</p>
+			<p class="mt-4 flex flex-wrap gap-3">
+				<Button kind="primary" href="/waters/{water.id}/bench">Go to the bench</Button>
+				<Button href="/waters/{water.id}/log/earlier">Enter what was read before</Button>
+			</p>
 		</div>
 	{:else}
 		<div bind:this={sheet} class="mx-auto max-w-[80rem] px-4 lg:px-8">
-			<p class="small figures flex flex-wrap gap-x-6 border-b py-2 text-muted">
-				<span>{spanWords(stack.from, stack.to, timeZone, now)}</span>
-				{#if stack.other}<span>broken line and small hollow marks: {stack.other.name}</span>{/if}
-			</p>
-			<Stack {stack} {all} {timeAt}>
-				{#if overlaid}
-					<section class="border-b py-4" aria-label="Two laid over each other">
-						<h2 class="text-lg leading-tight">
-							{PARAMETERS[overlaid.main.parameter].name}
-							<span class="small font-normal text-muted"
-								>{UNITS[overlaid.main.unit].symbol}, full line, scale at the left</span
-							>
-							<span class="px-1 font-normal text-muted">over</span>
-							{PARAMETERS[overlaid.over!.parameter].name}
-							<span class="small font-normal text-muted"
-								>{UNITS[overlaid.over!.unit].symbol}, broken line, scale at the right</span
-							>
-						</h2>
-						<RowCanvas
-							input={overlaid}
-							view={viewOf(true)}
-							tall
-							words="{PARAMETERS[overlaid.main.parameter].name} and {nameWithin(
-								overlaid.over!.parameter
-							)} on one axis of time."
-						/>
-					</section>
-				{/if}
-				{#each series.rows as row, i (row.parameter)}
-					<section
-						class="grid gap-x-6 border-b py-3 md:grid-cols-[7rem_minmax(0,1fr)_14rem]"
-						aria-label={PARAMETERS[row.parameter].name}
-					>
-						<h2 class="text-lg leading-tight">
-							{PARAMETERS[row.parameter].name}
-							<span class="small block font-normal text-muted">{UNITS[units[row.parameter]].symbol}</span>
-						</h2>
-						<RowCanvas
-							input={inputs[i]!}
-							view={viewOf(row.parameter === lastRow)}
-							words={words(row)}
-							onchart={drawn}
-						/>
-						<RowWords {row} series={all[i]!} {stack} unit={units[row.parameter]} {timeZone} {now} />
-					</section>
-				{/each}
-			</Stack>
+			<div class="head {GRID}">
+				<p class="small figures flex flex-wrap gap-x-3 self-end pb-1 text-muted md:block">
+					{spanWords(stack.from, stack.to, timeZone, now)}
+				</p>
+				<TimeHead {stack} {marks} {timeZone} {now} />
+				<p class="small self-end pb-1 text-muted max-md:hidden">now</p>
+			</div>
+			{#if stack.other}<p class="small border-b py-2 text-muted">
+					broken line and small hollow marks: {stack.other.name}
+				</p>{/if}
+			<div bind:this={column}>
+				<Stack {stack} {all} {timeAt}>
+					{#if overlaid}
+						<section class="border-b py-4 {GRID}" aria-label="Two laid over each other">
+							<h2 class="text-lg leading-tight">
+								{PARAMETERS[overlaid.main.parameter].name}
+								<span class="small block font-normal text-muted"
+									>{UNITS[overlaid.main.unit].symbol}, full line, scale at the left</span
+								>
+								<span class="small block py-1 font-normal text-muted">over</span>
+								{PARAMETERS[overlaid.over!.parameter].name}
+								<span class="small block font-normal text-muted"
+									>{UNITS[overlaid.over!.unit].symbol}, broken line, scale at the right</span
+								>
+							</h2>
+							<RowCanvas
+								input={overlaid}
+								{view}
+								tall
+								words="{PARAMETERS[overlaid.main.parameter].name} and {nameWithin(
+									overlaid.over!.parameter
+								)} on one axis of time."
+							/>
+						</section>
+					{/if}
+					{#each rows as row, i (row.parameter)}
+						<section class={ROW} aria-label={PARAMETERS[row.parameter].name}>
+							<h2 class="flex flex-wrap items-baseline gap-x-3 text-lg leading-tight md:block">
+								{PARAMETERS[row.parameter].name}
+								<span class="small font-normal text-muted md:block">{UNITS[units[row.parameter]].symbol}</span
+								>
+								<KitMarks series={all[i]!} />
+							</h2>
+							<div class="max-md:order-last max-md:col-span-2">
+								<RowCanvas input={inputs[i]!} {view} words={words(row)} />
+							</div>
+							<RowWords {row} unit={units[row.parameter]} />
+						</section>
+					{/each}
+				</Stack>
+			</div>
+			<div class="foot {GRID}">
+				<p class="small self-center text-muted max-md:hidden">all time: drag, or turn the wheel here</p>
+				<Overview {stack} from={series.from} to={series.to} density={series.density} {timeZone} {now} />
+			</div>
 			<p class="small flex flex-wrap gap-x-6 gap-y-1 py-3 text-muted">
 				{#if series.rows.some((r) => r.thinned)}
 					<span>of so many readings the highest and lowest are drawn: look closer for each</span>
 				{/if}
 				<span>mark: reading, thin line its 95 % interval</span>
 				<span>thick line: between colour steps</span>
-				<span>▲▼ bound, or off the scale</span>
+				<span>▲▼ bound, or off the scale with its number</span>
 				<span>× laboratory</span>
 				<span>dark line and ribbon: estimate with its 95 % interval; broken, with fan: ahead of now</span>
 				<span>grey: band</span>
-				<span>thin upright line: water change; dotted: dose, setting, event; dashed: a step of the use</span>
+				<span
+					>above: what happened; a diamond is out of the ordinary, a number is how many stand together</span
+				>
 			</p>
 		</div>
-		<CursorWords {stack} {all} {timeZone} {now} />
+		<CursorTable {stack} {all} {timeZone} {now} />
 
 		<div class="page grid gap-10 pt-4! lg:grid-cols-2">
 			<section>
@@ -309,3 +373,34 @@
 		</div>
 	{/if}
 </main>
+
+<style>
+	.head {
+		position: sticky;
+		z-index: 15;
+		top: 0;
+		border-bottom: 1px solid var(--line);
+		background: var(--surface);
+	}
+	.foot {
+		z-index: 14;
+		padding-top: 0.4rem;
+		background: var(--surface);
+	}
+	/* Where there is room for it all time stays in sight too. */
+	@media (min-height: 40rem) {
+		.foot {
+			position: sticky;
+			bottom: 0;
+			border-top: 1px solid var(--line);
+		}
+	}
+	@media print {
+		.head {
+			position: static;
+		}
+		.foot {
+			display: none;
+		}
+	}
+</style>

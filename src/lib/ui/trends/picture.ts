@@ -1,51 +1,142 @@
-/** One row of the picture: its words and its canvas as it stands on the screen. */
+import type { RowChart, RowInput, RowView } from './chart/row-chart';
+import { inPlainColours, type Ink } from './chart/ink';
+
+/** One row of the picture: its words, and what is drawn. */
 export interface PictureRow {
 	readonly title: string;
 	readonly words: string;
-	readonly canvas: HTMLCanvasElement;
+	readonly input: RowInput;
 }
+export type PictureKind = 'png' | 'svg';
 
 const MARGIN = 32;
-const TITLE_PX = 44;
+const TITLE_PX = 56;
 const LINE_PX = 22;
+const CHART = { width: 1100, height: 130 } as const;
+const WIDTH = CHART.width + 2 * MARGIN;
+/** Dots of a PNG for each of its pixels: it is read on paper too. */
+const SHARP = 2;
+const DATES_PX = 22;
 
-/** Draws the rows below each other with their words, as a picture to keep or to send. */
-export async function pictureOf(title: string, rows: readonly PictureRow[]): Promise<Blob> {
-	const [first] = rows;
-	if (!first) throw new RangeError('there is nothing to draw');
-	const style = getComputedStyle(document.body);
-	const paper = style.getPropertyValue('--surface').trim();
-	const ink = style.getPropertyValue('--ink').trim();
-	const muted = style.getPropertyValue('--muted').trim();
-	const ratio = window.devicePixelRatio || 1;
-	const width = Math.max(...rows.map((r) => r.canvas.clientWidth));
-	const height = rows.reduce((sum, r) => sum + r.canvas.clientHeight + 2 * LINE_PX, TITLE_PX + 2 * MARGIN);
+/** What a picture is drawn on, whatever becomes of it. */
+interface Paper {
+	readonly ctx: CanvasRenderingContext2D;
+	/** A part of it for one chart. */
+	readonly part: (y: number, draw: (canvas: HTMLCanvasElement) => void) => void;
+	readonly done: () => Promise<Blob>;
+}
+
+function dotsPaper(height: number): Paper {
 	const sheet = document.createElement('canvas');
-	sheet.width = (width + 2 * MARGIN) * ratio;
-	sheet.height = height * ratio;
+	sheet.width = WIDTH * SHARP;
+	sheet.height = height * SHARP;
 	const ctx = sheet.getContext('2d');
 	if (!ctx) throw new Error('this browser draws no pictures');
-	ctx.scale(ratio, ratio);
-	ctx.fillStyle = paper;
-	ctx.fillRect(0, 0, width + 2 * MARGIN, height);
-	const write = (text: string, x: number, y: number, size: number, weight: number, colour: string) => {
-		ctx.font = `${weight} ${size}px ${style.fontFamily}`;
-		ctx.fillStyle = colour;
-		ctx.fillText(text, x, y, width - x + MARGIN);
+	ctx.scale(SHARP, SHARP);
+	return {
+		ctx,
+		part: (y, draw) => {
+			const canvas = document.createElement('canvas');
+			canvas.width = CHART.width;
+			canvas.height = CHART.height;
+			draw(canvas);
+			ctx.drawImage(canvas, MARGIN, y, CHART.width, CHART.height);
+		},
+		done: () =>
+			new Promise((resolve, failed) => {
+				sheet.toBlob(
+					(blob) => (blob ? resolve(blob) : failed(new Error('the picture could not be made'))),
+					'image/png'
+				);
+			})
 	};
-	write(title, MARGIN, MARGIN + 18, 20, 700, ink);
+}
+
+async function linesPaper(height: number): Promise<Paper> {
+	const { Context } = await import('svgcanvas');
+	const sheet = new Context({ width: WIDTH, height });
+	return {
+		ctx: sheet,
+		part: (y, draw) => {
+			const part = new Context({ ...CHART });
+			// Whoever draws asks a canvas for its context; this is both.
+			draw(Object.assign(part, { getContext: () => part }) as unknown as HTMLCanvasElement);
+			const lines = part.getSvg();
+			lines.setAttribute('x', String(MARGIN));
+			lines.setAttribute('y', String(y));
+			sheet.getSvg().append(lines);
+		},
+		done: () => {
+			const svg = sheet.getSvg();
+			svg.setAttribute('viewBox', `0 0 ${WIDTH} ${height}`);
+			// The package says of each text that nothing is known of its decoration.
+			for (const text of svg.querySelectorAll('[text-decoration="undefined"]'))
+				text.removeAttribute('text-decoration');
+			return Promise.resolve(
+				new Blob([new XMLSerializer().serializeToString(svg)], { type: 'image/svg+xml;charset=utf-8' })
+			);
+		}
+	};
+}
+
+interface Asked {
+	readonly kind: PictureKind;
+	readonly title: string;
+	readonly rows: readonly PictureRow[];
+	readonly view: RowView;
+	readonly ticks: readonly { readonly at: number; readonly text: string }[];
+	readonly ink: Ink;
+}
+
+/** Draws the rows below each other with their words and days, as a picture to keep or to send. */
+export async function pictureOf({ kind, title, rows, view, ticks, ink }: Asked): Promise<Blob> {
+	if (rows.length === 0) throw new RangeError('there is nothing to draw');
+	const { RowChart: Row } = await import('./chart/row-chart');
+	const { timeScale } = await import('./chart/ink');
+	const height = TITLE_PX + rows.length * (CHART.height + 2 * LINE_PX) + DATES_PX + 2 * MARGIN;
+	const paper = kind === 'svg' ? await linesPaper(height) : dotsPaper(height);
+	const plain = kind === 'svg' ? inPlainColours(ink) : ink;
+	const { ctx } = paper;
+	const { colours } = plain;
+	ctx.fillStyle = colours.surface;
+	ctx.fillRect(0, 0, WIDTH, height);
+	const write = (text: string, x: number, y: number, size: number, weight: number, colour: string) => {
+		ctx.font = `${weight} ${size}px ${plain.fontFamily}`;
+		ctx.fillStyle = colour;
+		ctx.fillText(text, x, y);
+	};
+	write(title, MARGIN, MARGIN + 18, 20, 700, colours.ink);
+	const x = timeScale(view.from, view.to, CHART.width).x;
+	const dates = (y: number) => {
+		let before = -Infinity;
+		for (const { at, text } of ticks) {
+			const place = MARGIN + x(at);
+			if (place - before < 60) continue;
+			write(text, place + 3, y, 13, 400, colours.muted);
+			before = place;
+		}
+	};
 	let y = MARGIN + TITLE_PX;
+	dates(y - LINE_PX / 2);
+	const charts: RowChart[] = [];
 	for (const row of rows) {
-		write(row.title, MARGIN, y + 15, 16, 700, ink);
-		write(row.words, MARGIN + 190, y + 15, 14, 400, muted);
+		write(row.title, MARGIN, y + 15, 16, 700, colours.ink);
+		write(row.words, MARGIN + 215, y + 15, 14, 400, colours.muted);
 		y += LINE_PX;
-		ctx.drawImage(row.canvas, MARGIN, y, row.canvas.clientWidth, row.canvas.clientHeight);
-		y += row.canvas.clientHeight + LINE_PX;
+		paper.part(y, (canvas) => {
+			charts.push(
+				new Row(
+					canvas,
+					row.input,
+					{ ...view, cursor: null, pointed: null },
+					{ ink: plain, free: kind === 'svg' ? 1 : SHARP }
+				)
+			);
+		});
+		y += CHART.height + LINE_PX;
 	}
-	return new Promise((done, failed) => {
-		sheet.toBlob(
-			(blob) => (blob ? done(blob) : failed(new Error('the picture could not be made'))),
-			'image/png'
-		);
-	});
+	dates(y);
+	const made = await paper.done();
+	for (const chart of charts) chart.destroy();
+	return made;
 }

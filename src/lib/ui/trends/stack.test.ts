@@ -1,7 +1,10 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { TrendRow } from '$lib/contract/trends';
 import { addDays, daysBetween, instant } from '$lib/core/time';
-import { lineAt, seriesOf, verticalSpan } from './chart/series';
+import { readTrendAddress } from '$lib/contract/trend-address';
+import { valueTicks, verticalSpan } from './chart/scale';
+import { lineAt, seriesOf } from './chart/series';
 import { asksForMore, daysSeen } from './fetch-seen';
 import { seenCsv } from './seen-csv';
 import { StackState } from './StackState.svelte';
@@ -33,6 +36,7 @@ const row: TrendRow = {
 	estimate: null
 };
 const series = seriesOf(row, 'dkh');
+const at = (query: string) => readTrendAddress(new URLSearchParams(query));
 
 describe('what is sent of a water’s time', () => {
 	const window = { from: addDays(now, -140), to: limits.to };
@@ -67,7 +71,7 @@ describe('what is sent of a water’s time', () => {
 
 describe('what of the stack is looked at', () => {
 	it('is one press away, ends a little ahead of now, and never leaves what there is', () => {
-		const stack = new StackState(() => limits, 'month');
+		const stack = new StackState(() => limits, at('span=month'));
 		expect(daysBetween(stack.from, now)).toBe(31);
 		expect(stack.to).toBeGreaterThan(now);
 		stack.show('all');
@@ -80,8 +84,18 @@ describe('what of the stack is looked at', () => {
 		stack.zoom(1e9);
 		expect(daysBetween(stack.from, stack.to)).toBeCloseTo(414, 6);
 	});
+	it('begins as its address says, within what there is', () => {
+		const begun = new StackState(
+			() => limits,
+			at('from=2000-01-01T00:00&to=2200-01-01T00:00&rows=calcium&at=2026-09-01T00:00')
+		);
+		expect([begun.from, begun.to, begun.span]).toEqual([limits.from, limits.to, null]);
+		expect(begun.address).toMatchObject({ rows: ['calcium'], at: Date.parse('2026-09-01T00:00Z') });
+		begun.set(addDays(now, -3), addDays(now, -3));
+		expect(daysBetween(begun.from, begun.to)).toBeCloseTo(0.5, 6);
+	});
 	it('zooms about a time that stays where it is, and brings the cursor into view', () => {
-		const stack = new StackState(() => limits, 'quarter');
+		const stack = new StackState(() => limits, at(''));
 		const about = addDays(now, -20);
 		const share = () => daysBetween(stack.from, about) / daysBetween(stack.from, stack.to);
 		const before = share();
@@ -111,10 +125,56 @@ describe('what stands under the cursor', () => {
 });
 
 describe('what is seen', () => {
-	it('is scaled to what most readings say, so that one far off does not flatten the rest', () => {
-		const [low, high] = verticalSpan(series, addDays(now, -40), now);
-		expect(high).toBeGreaterThan(8.4);
-		expect(high - low).toBeLessThan(30);
+	const many = (values: readonly number[]) => ({
+		...series,
+		band: { low: 7.5, high: 9 },
+		at: values.map((_, i) => addDays(now, -30 + i)),
+		value: values,
+		lower: values.map((v) => v - 0.2),
+		upper: values.map((v) => v + 0.2),
+		superseded: values.map(() => 0)
+	});
+	it('is scaled to what most readings say: one however far off never squashes the rest', () => {
+		fc.assert(
+			fc.property(
+				fc.array(fc.double({ min: 7, max: 9.5, noNaN: true }), { minLength: 8, maxLength: 25 }),
+				fc.double({ min: 1e-3, max: 1e4, noNaN: true }),
+				(values, off) => {
+					const extent = ([low, high]: readonly [number, number]) => high - low;
+					const without = verticalSpan(many(values), addDays(now, -40), now);
+					const beside = verticalSpan(many([...values, off]), addDays(now, -40), now);
+					expect(extent(beside)).toBeLessThan(2.2 * extent(without));
+					// The band stays whole.
+					expect(beside[0]).toBeLessThan(7.5);
+					expect(beside[1]).toBeGreaterThan(9);
+				}
+			),
+			{ seed: 23 }
+		);
+	});
+	it('has the ends of its band and round numbers beside it, none upon another', () => {
+		fc.assert(
+			fc.property(
+				fc.double({ min: 1e-3, max: 2000, noNaN: true }),
+				fc.double({ min: 0.01, max: 3, noNaN: true }),
+				fc.integer({ min: 60, max: 300 }),
+				(low, share, heightPx) => {
+					const high = low * (1 + share);
+					const band = { low: low + 0.3 * (high - low), high: low + 0.7 * (high - low) };
+					const ticks = valueTicks({ band }, [low, high], heightPx, String);
+					expect(ticks.filter((t) => t.isEdge)).toHaveLength(2);
+					for (const [i, tick] of ticks.entries()) {
+						expect(tick.value).toBeGreaterThanOrEqual(low);
+						expect(tick.value).toBeLessThanOrEqual(high);
+						const before = ticks[i - 1];
+						if (before) expect(((tick.value - before.value) / (high - low)) * heightPx).toBeGreaterThan(16.9);
+						if (!tick.isEdge) expect(Number(tick.text)).toBeCloseTo(tick.value, 9);
+					}
+				}
+			),
+			{ seed: 23 }
+		);
+		expect(valueTicks({ band: null }, [3, 3], 100, String)).toEqual([]);
 	});
 	it('is kept as a file: readings with kit and state, the estimate, nothing that a sheet would run', () => {
 		const seen = (superseded: boolean) =>

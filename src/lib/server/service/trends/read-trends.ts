@@ -15,7 +15,7 @@ import { bandAt, type DatedResult, type StoredEvent } from '$lib/core/record';
 import { addDays, instant, type Instant } from '$lib/core/time';
 import { isLine, type Estimate } from '$lib/core/trend';
 import { standardUncertaintyOf } from '$lib/core/uncertainty';
-import { readingCounts, supersededSince } from '../../repository/result.ts';
+import { readingCounts, samplesInParts, supersededSince } from '../../repository/result.ts';
 import type { SiteScope } from '../../repository/scope.ts';
 import type { Water } from '../../repository/water.ts';
 import type { Deps } from '../deps.ts';
@@ -29,6 +29,8 @@ const LINE_POINTS = 400;
 /** Of more readings than four for each of these the extremes are sent. */
 const READING_COLUMNS = 400;
 const DAY_MS = 86_400_000;
+/** Of all time so many parts are counted: a bar of a few pixels each. */
+const PARTS = 160;
 /** Readings in doubt are told this far back; older ones stand in the chart. */
 const DOUBTS_DAYS = 366;
 
@@ -125,7 +127,10 @@ export async function readTrends(
 	};
 	const before = window.from < since && earliest < since ? await earlierThan(deps, scope, water, now) : null;
 	const { results, events } = before ?? judged;
-	const superseded = await supersededSince(deps.db, scope, water.id, window.from);
+	const [superseded, density] = await Promise.all([
+		supersededSince(deps.db, scope, water.id, window.from),
+		samplesInParts(deps.db, scope, water.id, { from, to, parts: PARTS })
+	]);
 	const named = new Map(methods.map((method) => [method.code, method]));
 	const isShown = (at: Instant) => at >= window.from && at <= window.to;
 	const drawn = [
@@ -177,6 +182,7 @@ export async function readTrends(
 		to,
 		window,
 		now,
+		density,
 		rows: PARAMETER_IDS.flatMap(rowOf),
 		moves: rateMoves({ estimates, results: judged.results, events: judged.events, now }, water.startedAt),
 		doubts: await findDoubts(deps, scope, estimates, addDays(now, -DOUBTS_DAYS)),

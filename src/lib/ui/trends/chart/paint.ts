@@ -2,33 +2,10 @@ import { drawPoint } from 'chart.js/helpers';
 import { firstFrom, visibleIndices } from '$lib/core/numeric';
 import type { EventKind } from '$lib/core/record';
 import { COVERAGE } from '$lib/core/uncertainty';
+import type { Colours } from './ink';
 import { markOf } from './mark-word';
+import type { ValueTick } from './scale';
 import type { Series } from './series';
-
-/** The theme's colours; a canvas follows no style sheet. */
-export interface Colours {
-	readonly ink: string;
-	readonly muted: string;
-	readonly lineStrong: string;
-	readonly slot: string;
-	readonly lens: string;
-	readonly surface: string;
-	readonly accent: string;
-}
-
-export function coloursOf(element: Element): Colours {
-	const style = getComputedStyle(element);
-	const get = (name: string) => style.getPropertyValue(`--${name}`).trim();
-	return {
-		ink: get('ink'),
-		muted: get('muted'),
-		lineStrong: get('line-strong'),
-		slot: get('slot'),
-		lens: get('lens'),
-		surface: get('surface'),
-		accent: get('accent')
-	};
-}
 
 /** Where values stand on the canvas. */
 export interface Frame {
@@ -82,27 +59,60 @@ export interface MarkedEvent {
 	readonly at: number;
 }
 
+/** Lines of days and of round numbers, so pale that they are found only when looked for. */
+export function paintScale(
+	frame: Frame,
+	values: readonly ValueTick[],
+	days: readonly { readonly at: number }[]
+): void {
+	const { ctx, left, right, top, bottom, x, y, colours } = frame;
+	clipped(frame, () => {
+		ctx.strokeStyle = colours.line;
+		ctx.lineWidth = 1;
+		ctx.beginPath();
+		for (const { at } of days) {
+			ctx.moveTo(x(at), top);
+			ctx.lineTo(x(at), bottom);
+		}
+		for (const { value, isEdge } of values) {
+			if (isEdge) continue;
+			ctx.moveTo(left, y(value));
+			ctx.lineTo(right, y(value));
+		}
+		ctx.stroke();
+	});
+}
+
 /** Events cross all rows, because the question is always what moved together. */
-export function paintEvents(frame: Frame, events: readonly MarkedEvent[], now: number): void {
+export function paintEvents(
+	frame: Frame,
+	events: readonly MarkedEvent[],
+	{ now, pointed }: { readonly now: number; readonly pointed: number | null }
+): void {
 	const { ctx, top, bottom, x, colours } = frame;
+	const upright = (at: number) => {
+		ctx.beginPath();
+		ctx.moveTo(x(at), top);
+		ctx.lineTo(x(at), bottom);
+		ctx.stroke();
+	};
 	clipped(frame, () => {
 		for (const { kind, at } of events) {
 			const change = kind === 'water-change';
-			ctx.beginPath();
 			ctx.strokeStyle = kind === 'found' ? colours.ink : change ? colours.lineStrong : colours.muted;
 			ctx.lineWidth = kind === 'found' ? 1.5 : change ? 0.75 : 1;
 			ctx.setLineDash(kind === 'found' ? [8, 3] : change ? [] : [2, 4]);
-			ctx.moveTo(x(at), top);
-			ctx.lineTo(x(at), bottom);
-			ctx.stroke();
+			upright(at);
 		}
 		ctx.setLineDash([]);
+		if (pointed !== null) {
+			ctx.strokeStyle = colours.ink;
+			ctx.lineWidth = 2.5;
+			upright(pointed);
+		}
 		ctx.strokeStyle = colours.accent;
 		ctx.lineWidth = 1.5;
-		ctx.beginPath();
-		ctx.moveTo(x(now), top);
-		ctx.lineTo(x(now), bottom);
-		ctx.stroke();
+		upright(now);
 	});
 }
 

@@ -1,16 +1,24 @@
-import { Chart, LinearScale, ScatterController, type ChartConfiguration, type Plugin } from 'chart.js';
-import type { DayTick } from '$lib/format/trends/ticks';
 import {
-	coloursOf,
+	BasicPlatform,
+	Chart,
+	LinearScale,
+	ScatterController,
+	type ChartConfiguration,
+	type Plugin
+} from 'chart.js';
+import { AXIS_PX, type Ink } from './ink';
+import {
 	paintBand,
 	paintCursor,
 	paintEvents,
 	paintLine,
 	paintReadings,
+	paintScale,
 	type Frame,
 	type MarkedEvent
 } from './paint';
-import { lineAt, verticalSpan, type Series } from './series';
+import { valueTicks, verticalSpan, type ValueTick } from './scale';
+import { lineAt, type Series } from './series';
 
 Chart.register(LinearScale, ScatterController);
 
@@ -31,46 +39,51 @@ export interface RowView {
 	readonly from: number;
 	readonly to: number;
 	readonly cursor: number | null;
+	/** What happened then is looked at. */
+	readonly pointed: number | null;
 	readonly superseded: boolean;
-	/** Only the lowest row shows the days. */
-	readonly ticks: readonly DayTick[];
-	readonly showDays: boolean;
+	/** Where days, weeks or months begin. */
+	readonly ticks: readonly { readonly at: number }[];
 }
 
-/** Every row keeps the same room at its sides, so that all share one axis. */
-export const LEFT_PX = 54;
-const RIGHT_PX = 14;
-const MOST_TICKS = 4;
+/** What a row is drawn on: a canvas of the page, or one that makes a picture. */
+export interface Sheet {
+	readonly ink: Ink;
+	/** Dots for each pixel of a canvas that is on no page, and has no size but its own. */
+	readonly free?: number;
+}
 
 /** One row of the stack: the library lays out the axes, everything in them is painted here. */
 export class RowChart {
 	readonly #chart: Chart<'scatter'>;
+	readonly #sheet: Sheet;
 	#input: RowInput;
 	#view: RowView;
 	/** The row without its cursor, so that a cursor can move over ten years without painting them anew. */
 	#still: HTMLCanvasElement | null = null;
 
-	constructor(canvas: HTMLCanvasElement, input: RowInput, view: RowView) {
+	constructor(canvas: HTMLCanvasElement, input: RowInput, view: RowView, sheet: Sheet) {
 		this.#input = input;
 		this.#view = view;
-		this.#chart = new Chart(canvas, this.#config(canvas));
+		this.#sheet = sheet;
+		this.#chart = new Chart(canvas, this.#config());
 	}
 
 	/** Shows another span, or the cursor elsewhere. */
 	look(view: RowView): void {
 		const old = this.#view;
 		this.#view = view;
-		if (view.from !== old.from || view.to !== old.to || view.superseded !== old.superseded) {
+		if (
+			view.from !== old.from ||
+			view.to !== old.to ||
+			view.superseded !== old.superseded ||
+			view.pointed !== old.pointed
+		) {
 			this.#fit();
 			this.#chart.update('none');
 		} else {
 			this.#point();
 		}
-	}
-	/** Where a place on the screen is in time. */
-	timeAt(clientX: number): number {
-		const { left } = this.#chart.canvas.getBoundingClientRect();
-		return this.#chart.scales.x!.getValueForPixel(clientX - left) ?? this.#view.from;
 	}
 	destroy(): void {
 		this.#view = { ...this.#view, cursor: null };
@@ -113,8 +126,13 @@ export class RowChart {
 		const [otherLow, otherHigh] = verticalSpan({ ...other, band: null }, from, to);
 		return [Math.min(low, otherLow), Math.max(high, otherHigh)];
 	}
+	#ticksOf(series: Series, scale: { readonly min: number; readonly max: number; readonly height: number }) {
+		return valueTicks(series, [scale.min, scale.max], scale.height, (limit) =>
+			this.#input.edgeText(series, limit)
+		);
+	}
 	#frame(chart: Chart<'scatter'>, axis: 'y' | 'right'): Frame {
-		const { ctx, chartArea, scales, canvas } = chart;
+		const { ctx, chartArea, scales } = chart;
 		const { from, to } = this.#view;
 		return {
 			ctx,
@@ -126,17 +144,18 @@ export class RowChart {
 			to,
 			x: (at) => scales.x!.getPixelForValue(at),
 			y: (value) => scales[axis]!.getPixelForValue(value),
-			colours: coloursOf(canvas)
+			colours: this.#sheet.ink.colours
 		};
 	}
 	/** The library draws once before it hands the chart over, so it is given, not remembered. */
 	#paint(chart: Chart<'scatter'>): void {
 		const { main, over, other, events, now } = this.#input;
-		const { superseded } = this.#view;
+		const { superseded, ticks, pointed } = this.#view;
 		const frame = this.#frame(chart, 'y');
-		frame.ctx.font = `13px ${getComputedStyle(chart.canvas).fontFamily}`;
+		frame.ctx.font = `13px ${this.#sheet.ink.fontFamily}`;
 		if (!over) paintBand(frame, main);
-		paintEvents(frame, events, now);
+		paintScale(frame, this.#ticksOf(main, chart.scales.y!), ticks);
+		paintEvents(frame, events, { now, pointed });
 		paintLine(frame, main, now, { ribbon: true, muted: false });
 		if (other) {
 			paintLine(frame, other, now, { ribbon: false, muted: true });
@@ -149,20 +168,10 @@ export class RowChart {
 		}
 		paintReadings(frame, main, { superseded, muted: false });
 	}
-	#config(canvas: HTMLCanvasElement): ChartConfiguration<'scatter'> {
-		const style = getComputedStyle(canvas);
-		const colour = style.getPropertyValue('--muted').trim();
-		const font = { family: style.fontFamily, size: 13 };
-		const { main, over } = this.#input;
-		const painter: Plugin<'scatter'> = {
-			id: 'painter',
-			beforeDatasetsDraw: (chart) => this.#paint(chart),
-			afterDraw: () => {
-				this.#still = null;
-				queueMicrotask(() => this.#point());
-			}
-		};
-		const axis = (series: Series, position: 'left' | 'right', range: readonly [number, number]) => ({
+	#axis(series: Series, position: 'left' | 'right', range: readonly [number, number]) {
+		const { colours, fontFamily } = this.#sheet.ink;
+		let shown: readonly ValueTick[] = [];
+		return {
 			type: 'linear' as const,
 			position,
 			min: range[0],
@@ -170,54 +179,57 @@ export class RowChart {
 			border: { display: false },
 			grid: { display: false },
 			afterFit: (scale: { width: number }) => {
-				scale.width = LEFT_PX;
+				scale.width = AXIS_PX.left;
 			},
-			afterBuildTicks: (scale: { ticks: { value: number }[] }) => {
-				const edges = [series.band?.low, series.band?.high].filter((v): v is number => v != null);
-				if (edges.length > 0) scale.ticks = edges.map((value) => ({ value }));
+			afterBuildTicks: (scale: { ticks: { value: number }[]; min: number; max: number; height: number }) => {
+				const { height, min, max } = scale;
+				// Before the first layout the library knows no height yet.
+				shown = height > 0 ? this.#ticksOf(series, { min, max, height }) : [];
+				scale.ticks = shown.map(({ value }) => ({ value }));
 			},
 			ticks: {
-				color: colour,
-				font,
-				maxTicksLimit: MOST_TICKS,
-				callback: (value: string | number) => this.#input.edgeText(series, Number(value))
+				color: (context: { tick?: { value: number } }) =>
+					shown.find((t) => t.value === context.tick?.value)?.isEdge === true ? colours.ink : colours.muted,
+				font: { family: fontFamily, size: 13 },
+				autoSkip: false,
+				callback: (value: string | number) => shown.find((t) => t.value === Number(value))?.text ?? ''
 			}
-		});
+		};
+	}
+	#config(): ChartConfiguration<'scatter'> {
+		const { main, over, other } = this.#input;
+		const painter: Plugin<'scatter'> = {
+			id: 'painter',
+			beforeDatasetsDraw: (chart) => this.#paint(chart),
+			afterDraw: () => {
+				this.#still = null;
+				if (!this.#sheet.free) queueMicrotask(() => this.#point());
+			}
+		};
 		return {
 			type: 'scatter',
 			data: { datasets: [] },
+			...(this.#sheet.free ? { platform: BasicPlatform } : {}),
 			options: {
 				animation: false,
 				maintainAspectRatio: false,
+				responsive: !this.#sheet.free,
+				...(this.#sheet.free ? { devicePixelRatio: this.#sheet.free } : {}),
 				events: [],
-				layout: { autoPadding: false, padding: { top: 6, right: over ? 0 : RIGHT_PX, bottom: 2 } },
+				layout: { autoPadding: false, padding: { top: 4, right: over ? 0 : AXIS_PX.right, bottom: 4 } },
 				plugins: { legend: { display: false }, tooltip: { enabled: false } },
 				scales: {
 					x: {
 						type: 'linear',
+						// The days stand above all rows, not below each.
+						display: false,
 						min: this.#view.from,
-						max: this.#view.to,
-						border: { display: false },
-						grid: { display: false },
-						// Rows share one axis, so none may shrink for a label at its end.
-						afterFit: (scale) => {
-							scale.paddingLeft = 0;
-							scale.paddingRight = 0;
-						},
-						afterBuildTicks: (scale) => {
-							scale.ticks = this.#view.ticks.map((t) => ({ value: t.at }));
-						},
-						ticks: {
-							display: this.#view.showDays,
-							color: colour,
-							font,
-							maxRotation: 0,
-							autoSkipPadding: 18,
-							callback: (value) => this.#view.ticks.find((t) => t.at === Number(value))?.text ?? ''
-						}
+						max: this.#view.to
 					},
-					y: axis(main, 'left', this.#verticalOf(main, this.#input.other)),
-					...(over ? { right: axis(over, 'right', verticalSpan(over, this.#view.from, this.#view.to)) } : {})
+					y: this.#axis(main, 'left', this.#verticalOf(main, other)),
+					...(over
+						? { right: this.#axis(over, 'right', verticalSpan(over, this.#view.from, this.#view.to)) }
+						: {})
 				}
 			},
 			plugins: [painter]

@@ -7,7 +7,6 @@ import {
 	type ParameterId,
 	type UnitId
 } from '$lib/core/quantity';
-import { COVERAGE } from '$lib/core/uncertainty';
 import { firstFrom } from '$lib/core/numeric';
 
 const MINUTE_MS = 60_000;
@@ -76,36 +75,4 @@ export function lineAt({ line }: Series, at: number): { readonly value: number; 
 	const share = (at - line.at[i - 1]!) / (line.at[i]! - line.at[i - 1]!);
 	const between = (list: readonly number[]) => list[i - 1]! + share * (list[i]! - list[i - 1]!);
 	return { value: between(line.value), u: between(line.u) };
-}
-
-function quantile(sorted: readonly number[], share: number): number {
-	return sorted[Math.round(share * (sorted.length - 1))]!;
-}
-
-/**
- * What the vertical axis spans: the line with its ribbon, the readings but for one far off, which is drawn at the edge
- * with an arrow, and the edges of the band that are near.
- */
-export function verticalSpan(series: Series, from: number, to: number): readonly [number, number] {
-	const { at, value, line, band, least } = series;
-	const readings = value.slice(firstFrom(at, from), firstFrom(at, to + 1)).sort((a, b) => a - b);
-	const inView: number[] = [];
-	for (let i = Math.max(0, firstFrom(line.at, from) - 1); i < line.at.length && line.at[i]! <= to; i++) {
-		const half = COVERAGE * line.u[i]!;
-		inView.push(Math.max(least, line.value[i]! - half), line.value[i]! + half);
-	}
-	if (readings.length > 0) {
-		const [low, high] = [quantile(readings, 0.1), quantile(readings, 0.9)];
-		const reach = 3 * (high - low) || Math.abs(high) * 0.3;
-		inView.push(...readings.filter((v) => v >= low - reach && v <= high + reach));
-	}
-	for (const edge of [band?.low, band?.high]) if (edge != null) inView.push(edge);
-	if (inView.length === 0) return [0, 1];
-	let [low, high] = [Infinity, -Infinity];
-	for (const v of inView) {
-		low = Math.min(low, v);
-		high = Math.max(high, v);
-	}
-	const room = 0.1 * (high - low || Math.abs(high) * 0.1 || 1);
-	return [low - room, high + room];
 }

@@ -12,9 +12,9 @@
 	<TrendsView
 		water={data.water}
 		siblings={data.siblings}
-		span={data.span}
 		{series}
 		{events}
+		usualRows={data.preferences.trendRows}
 		units={data.preferences.units}
 		timeZone={data.timeZone}
 	/>
