@@ -26,7 +26,7 @@ import { openPool, workerFile } from '$lib/server/reckon/pool';
 import { SESSION_DAYS } from '$lib/server/service/account/sign-in';
 import type { PooledDeps } from '$lib/server/service/deps';
 import { createServices } from '$lib/server/services';
-import { intoLitres } from '$lib/server/validation/in-litres';
+import { intoLitres } from '$lib/contract/in-litres';
 
 const log = pino({ name: 'tevrik', level: process.env.TEVRIK_LOG_LEVEL ?? 'warn' });
 

@@ -130,8 +130,16 @@ describe('what is reckoned freely', () => {
 		await me.sees(
 			/To bring nitrate to 4 mg\/L NO₃: \d changes of 120 L; or \d+ L at once; or \d+ L drop by drop/
 		);
-		await me.sees('One after the other');
+		await me.sees('What 3 changes move');
 		await me.sees('Heaters are off: dry, they crack and burn.');
+		// It answers as one types, and its address can be kept.
+		await me.page.click('[name=litres]', { count: 3 });
+		await me.page.keyboard.type('200');
+		await me.sees(/changes of 200 L/);
+		await me.page.waitForFunction(() => location.search.includes('litres=200'));
+		await me.page.click('[name=litres]', { count: 3 });
+		await me.page.keyboard.type('much');
+		await me.sees('What could not be read: litres.');
 		await me.goto('/adjust/change?litres=lots&count=900');
 		await me.sees('What could not be read: litres, count.');
 		await me.goto('/adjust/change?litres=54&batch=Batch%205');
@@ -201,6 +209,8 @@ describe('what is reckoned freely', () => {
 		await me.goto('/adjust/daily');
 		await me.sees(/Used: alkalinity 0\.\d+ ± .* dKH a day, calcium/);
 		await me.sees(/Salt is left behind: salinity creeps up/);
+		await me.page.select('[name=school]', 'limewater');
+		await me.sees(/of saturated limewater a day/);
 		await me.goto('/adjust/daily?school=limewater&evaporates=2');
 		await me.sees(/All that evaporates, and it is not enough/);
 		await me.goto('/adjust/daily?school=reactor&effluent=25&flow=20');

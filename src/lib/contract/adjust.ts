@@ -12,7 +12,7 @@ import {
 	type PlanRequest as AskedPlan,
 	type Repair
 } from '$lib/core/correction';
-import type { PlanLine } from '$lib/core/judgement/plan';
+import type { PlanLine, WayAhead } from '$lib/core/judgement/plan';
 import type { LeftOut } from '$lib/core/judgement/water';
 import { PARAMETER_IDS, POSSIBLE, type ParameterId } from '$lib/core/quantity';
 import { closed, Id, InstantMs, Note, OffsetMinutes, words } from './common.ts';
@@ -231,4 +231,6 @@ export interface RepairSeen {
 	readonly husbandry: HusbandryId | null;
 	/** A plan for it is under way. */
 	readonly planned: boolean;
+	/** How each value would go, or goes, by the usual plan; empty where no plan leads there. */
+	readonly ways: readonly WayAhead[];
 }

@@ -50,7 +50,8 @@ const seen = (repair: RepairSeen['repair']): RepairSeen => ({
 	repair,
 	values: [],
 	husbandry: null,
-	planned: false
+	planned: false,
+	ways: []
 });
 
 describe('amounts', () => {

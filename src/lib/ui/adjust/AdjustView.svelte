@@ -19,6 +19,9 @@
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Disclosure from '$lib/ui/kit/Disclosure.svelte';
 
+	import StandPicture from './StandPicture.svelte';
+	import WayPicture from './WayPicture.svelte';
+
 	interface Props {
 		water: { readonly id: string; readonly name: string; readonly kind: string };
 		answer: AdjustAnswer;
@@ -107,14 +110,6 @@
 	{#if answer.dying}<p class="mt-3 max-w-[46rem] border-l-4 border-warn pl-4">{DYING}</p>{/if}
 	<div class="mt-6 grid gap-x-12 gap-y-8 lg:grid-cols-[minmax(0,1fr)_20rem]">
 		<div class="min-w-0">
-			{#if running.length > 0}
-				<section aria-labelledby="under-way">
-					<h2 id="under-way" class="text-2xl">Under way</h2>
-					<ul class="mt-2 border-b">
-						{#each running as plan (plan.id)}{@render line(plan)}{/each}
-					</ul>
-				</section>
-			{/if}
 			{#if answer.neglected}
 				<section aria-labelledby="neglected" class="mt-8 border-l-4 border-warn pl-4">
 					<h2 id="neglected" class="text-2xl">
@@ -127,7 +122,7 @@
 					</ol>
 				</section>
 			{/if}
-			<section aria-labelledby="order" class={running.length > 0 || answer.neglected ? 'mt-8' : ''}>
+			<section aria-labelledby="order" class={answer.neglected ? 'mt-8' : ''}>
 				<h2 id="order" class="text-2xl">
 					{answer.judged === 0
 						? 'Nothing can be said yet'
@@ -155,11 +150,19 @@
 								</h3>
 								<p class="mt-0.5">{repairWhy(seen)}</p>
 								{#each seen.values as value (value.parameter)}
+									{@const way = seen.ways.find((w) => w.parameter === value.parameter)}
 									<p class="small figures mt-1 text-muted">
 										{repairValue(value, units)}{value.surprising
 											? '. The last reading surprised: test it a second time first'
 											: ''}
 									</p>
+									{#if way}
+										<div class="mt-1">
+											<WayPicture {way} present={value} band={value} {units} {timeZone} {now} />
+										</div>
+									{:else}
+										<div class="mt-1 max-w-[30rem]"><StandPicture {value} outside {units} /></div>
+									{/if}
 								{/each}
 								{#if seen.husbandry}
 									<Disclosure class="mt-1" title="What may lie behind it" look="link small min-h-8 py-1">
@@ -187,15 +190,32 @@
 					<h3 class="label mt-6">Leave alone</h3>
 					<ul class="mt-1 border-b">
 						{#each left as seen, i (i)}
-							<li class="small figures border-t py-2">
-								{#each seen.values as value (value.parameter)}<strong>{repairValue(value, units)}.</strong
-									>{/each}
-								{repairWhy(seen)}
+							<li
+								class="small figures grid items-center gap-x-6 border-t py-2 sm:grid-cols-[minmax(0,1fr)_16rem]"
+							>
+								<span
+									>{#each seen.values as value (value.parameter)}<strong>{repairValue(value, units)}.</strong
+										>{/each}
+									{repairWhy(seen)}</span
+								>
+								{#each seen.values as value (value.parameter)}<StandPicture
+										{value}
+										outside={false}
+										{units}
+									/>{/each}
 							</li>
 						{/each}
 					</ul>
 				{/if}
 			</section>
+			{#if running.length > 0}
+				<section aria-labelledby="under-way" class="mt-10">
+					<h2 id="under-way" class="text-2xl">Under way</h2>
+					<ul class="mt-2 border-b">
+						{#each running as plan (plan.id)}{@render line(plan)}{/each}
+					</ul>
+				</section>
+			{/if}
 			{#if ended.length > 0}
 				<section aria-labelledby="ended" class="mt-10">
 					<h2 id="ended" class="text-xl">Earlier plans</h2>

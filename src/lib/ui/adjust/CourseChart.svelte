@@ -14,12 +14,13 @@
 		startsAt: Instant;
 		now: Instant;
 		unit: UnitId;
+		/** px; lower in a list. */
+		height?: number;
 	}
-	let { goal, course, band, steps, startsAt, now, unit }: Props = $props();
+	let { goal, course, band, steps, startsAt, now, unit, height: HEIGHT = 260 }: Props = $props();
 
 	/** As wide as its place, so that its words keep their size on a phone. */
 	let width = $state(760);
-	const HEIGHT = 260;
 	const canonical = $derived(PARAMETERS[goal.parameter].canonicalUnit);
 	const to = (x: number) => convert(x, canonical, unit);
 	const point = (p: { at: Instant; value: number; u: number }) => ({

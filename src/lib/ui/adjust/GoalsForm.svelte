@@ -1,13 +1,14 @@
 <script lang="ts">
+	import { page } from '$app/state';
 	import { offeredFor, RAISED, type RaisedParameter } from '$lib/core/correction';
 	import type { NamedSupplement } from '$lib/core/judgement/plan';
 	import { PARAMETERS, UNITS, type ParameterId, type UnitId } from '$lib/core/quantity';
-	import Button from '$lib/ui/kit/Button.svelte';
 	import Checkbox from '$lib/ui/kit/Checkbox.svelte';
 	import Choice from '$lib/ui/kit/Choice.svelte';
 	import Field from '$lib/ui/kit/Field.svelte';
 	import Hidden from '$lib/ui/kit/Hidden.svelte';
 	import type { GoalField } from './goal-field';
+	import LiveForm from './LiveForm.svelte';
 
 	interface Props {
 		goals: readonly GoalField[];
@@ -25,67 +26,68 @@
 	const raising = (parameter: RaisedParameter) =>
 		supplements.filter((s) => s.what.kind !== 'table' && offeredFor(s.what).includes(parameter));
 	const query = $derived(goals.map((g) => g.parameter).join(','));
+	/** What the page came with: what is typed since then stays as it is typed, whatever is answered. */
+	const begun = new Map<string, string>();
+	function aimBegun({ parameter, aim }: GoalField): string {
+		if (!begun.has(parameter)) begun.set(parameter, aim);
+		return begun.get(parameter)!;
+	}
+	/** One goal more, with what was typed for the others. */
+	function besides(parameter: RaisedParameter): string {
+		const next = new URLSearchParams(page.url.searchParams);
+		next.set('goals', [query, parameter].filter(Boolean).join(','));
+		return `${base}/plan?${next}`;
+	}
 </script>
 
-{#if goals.length === 0}
-	<p class="mt-2 text-muted">Choose what to raise.</p>
-{:else}
-	<form method="get" class="mt-5 grid gap-5">
-		<Hidden name="goals" value={query} />
-		{#each goals as goal (goal.parameter)}
-			<fieldset class="grid gap-4 border-t pt-4 sm:grid-cols-[11rem_11rem_minmax(0,1fr)]">
-				<legend class="visually-hidden">{PARAMETERS[goal.parameter].name}</legend>
-				<div>
-					<strong class="block text-lg">{PARAMETERS[goal.parameter].name}</strong>
-					<span class="small figures text-muted">{goal.now || 'not read lately'}</span>
-				</div>
-				<Field
-					name="aim.{goal.parameter}"
-					label="Up to"
-					unit={UNITS[units[goal.parameter]].symbol}
-					inputmode="decimal"
-					value={goal.aim}
-				/>
-				<Choice
-					name="with.{goal.parameter}"
-					label="With"
-					value={goal.supplementId}
-					items={raising(goal.parameter).map((s) => ({
-						value: s.id,
-						name: s.own ? `${s.name} (yours)` : s.name
-					}))}
-				/>
-			</fieldset>
-		{/each}
-		<div class="flex flex-wrap items-end gap-4 border-t pt-4">
-			<div class="min-w-64">
-				<Choice
-					name="volume"
-					label="The net volume is"
-					value={volumeKnown ? 'known' : 'guessed'}
-					items={[
-						{ value: 'guessed', name: 'guessed from the glass' },
-						{ value: 'known', name: 'found by filling, or by a dose' }
-					]}
-				/>
+<LiveForm class="grid gap-5">
+	<Hidden name="goals" value={query} />
+	{#each goals as goal (goal.parameter)}
+		<fieldset class="grid gap-3 border-t pt-4 first-of-type:border-0 first-of-type:pt-0">
+			<legend class="visually-hidden">{PARAMETERS[goal.parameter].name}</legend>
+			<div>
+				<strong class="block text-lg">{PARAMETERS[goal.parameter].name}</strong>
+				<span class="small figures text-muted">{goal.now || 'not read lately'}</span>
 			</div>
-			{#if asks || looked}
-				<Checkbox name="looked" value="yes" checked={looked} class="min-h-11 max-w-[30rem]"
-					>I have looked: pumps run, bottles are not empty, nothing else is added, volume and strength are
-					right.</Checkbox
-				>
-			{/if}
-			<Button type="submit">Reckon it</Button>
-		</div>
-	</form>
-{/if}
-<p class="small mt-3 flex flex-wrap gap-x-5">
+			<Field
+				name="aim.{goal.parameter}"
+				label="Up to"
+				unit={UNITS[units[goal.parameter]].symbol}
+				inputmode="decimal"
+				value={aimBegun(goal)}
+			/>
+			<Choice
+				name="with.{goal.parameter}"
+				label="With"
+				value={goal.supplementId}
+				items={raising(goal.parameter).map((s) => ({
+					value: s.id,
+					name: s.own ? `${s.name} (yours)` : s.name
+				}))}
+			/>
+		</fieldset>
+	{/each}
+	<div class="grid gap-4 border-t pt-4">
+		<Choice
+			name="volume"
+			label="The net volume is"
+			value={volumeKnown ? 'known' : 'guessed'}
+			items={[
+				{ value: 'guessed', name: 'guessed from the glass' },
+				{ value: 'known', name: 'found by filling, or by a dose' }
+			]}
+		/>
+		{#if asks || looked}
+			<Checkbox name="looked" value="yes" checked={looked} class="min-h-11"
+				>I have looked: pumps run, bottles are not empty, nothing else is added, volume and strength are
+				right.</Checkbox
+			>
+		{/if}
+	</div>
+</LiveForm>
+<p class="small mt-4 flex flex-wrap gap-x-5 border-t pt-3">
 	{#each RAISED.filter((p) => !chosen.has(p)) as parameter (parameter)}
-		<a class="link min-h-8" href="{base}/plan?goals={[query, parameter].filter(Boolean).join(',')}"
-			>{goals.length === 0
-				? PARAMETERS[parameter].name
-				: `and ${PARAMETERS[parameter].name.toLowerCase()}`}</a
-		>
+		<a class="link min-h-8" href={besides(parameter)}>and {PARAMETERS[parameter].name.toLowerCase()}</a>
 	{/each}
 	<a class="link min-h-8" href="{base}/supplements">Enter a product of your own</a>
 </p>

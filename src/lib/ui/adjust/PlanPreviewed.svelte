@@ -59,7 +59,7 @@
 	{#each preview.plan.goals as goal (goal.parameter)}
 		{@const course = preview.plan.courses.find((c) => c.parameter === goal.parameter) ?? null}
 		{#if course}
-			<div class="mt-6">
+			<div class="mt-6 first:mt-0">
 				<CourseChart
 					goal={{ ...goal, readings: [], estimate: [] }}
 					{course}

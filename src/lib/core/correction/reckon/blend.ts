@@ -22,10 +22,20 @@ export interface BlendReckoned {
 }
 
 /** New water of a hardness from tap and purified water, and what the present water takes to get there. */
-export function reckonBlend({ tapKh, tapGh, pureKh, kh, gh, litres, nowKh, nowGh }: BlendWish): BlendReckoned {
+export function reckonBlend({
+	tapKh,
+	tapGh,
+	pureKh,
+	kh,
+	gh,
+	litres,
+	nowKh,
+	nowGh
+}: BlendWish): BlendReckoned {
 	const canMix = tapKh !== null && kh !== null && litres !== null && litres > 0 && tapKh !== pureKh;
 	const mixed = canMix ? blend(tapKh, pureKh, kh, litres) : null;
-	const canRaise = nowKh !== null && nowGh !== null && kh !== null && gh !== null && litres !== null && litres > 0;
+	const canRaise =
+		nowKh !== null && nowGh !== null && kh !== null && gh !== null && litres !== null && litres > 0;
 	return {
 		mixed,
 		mixedGh: mixed?.possible && tapGh !== null ? mixed.firstShare * tapGh : null,

@@ -94,7 +94,12 @@ export function reckonChange(given: ChangeGiven, wish: ChangeWish): ChangeReckon
 		fresh,
 		moves: movesOfChange(levels, fresh, fraction, limitOf),
 		largest: { litres: most * volumeL, by },
-		series: seriesOf(levels, fresh, { fraction, count: wish.count }, (p) => (netPerDay[p] ?? 0) * wish.everyDays),
+		series: seriesOf(
+			levels,
+			fresh,
+			{ fraction, count: wish.count },
+			(p) => (netPerDay[p] ?? 0) * wish.everyDays
+		),
 		reach: reachOf(given, fresh, fraction, wish.target)
 	};
 }

@@ -16,3 +16,4 @@ export type {
 export { planLines, runningPlans, stillAdded } from './running-plans.ts';
 export { seenPlan } from './seen-plan.ts';
 export { stepsAhead, type StepAhead } from './steps-ahead.ts';
+export { usualRequest, waysAhead, type WayAhead } from './ways-ahead.ts';

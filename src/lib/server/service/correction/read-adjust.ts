@@ -8,7 +8,7 @@ import {
 	type Repair,
 	type Standing
 } from '$lib/core/correction';
-import { planLines } from '$lib/core/judgement/plan';
+import { planLines, runningPlans, waysAhead } from '$lib/core/judgement/plan';
 import { knownLevel, type JudgedWater } from '$lib/core/judgement/water';
 import type { ParameterId } from '$lib/core/quantity';
 import { addDays } from '$lib/core/time';
@@ -16,6 +16,7 @@ import type { SiteScope } from '../../repository/scope.ts';
 import type { Water } from '../../repository/water.ts';
 import type { Deps } from '../deps.ts';
 import { judgedWater } from '../judgement/judged-water.ts';
+import { planBase } from './plan/read-plan.ts';
 
 /** A death in the last days asks for other things first. */
 const DYING_DAYS = CONVENTIONS.dyingDays.value;
@@ -81,9 +82,18 @@ export async function readAdjust(deps: Deps, scope: SiteScope, water: Water): Pr
 	const judged = await judgedWater(deps, scope, water);
 	const standings = standingsOf(judged);
 	const plans = planLines(judged);
-	const running = plans.filter((p) => p.state === 'running');
+	const running = runningPlans(judged);
+	const base = await planBase(deps, scope, judged);
 	const repairs = repairsFor(standings).map((repair): RepairSeen => {
 		const parameters = parametersOf(repair);
+		const planned = running.find((p) => p.goals.some((g) => parameters.includes(g.parameter))) ?? null;
+		// Of what must only not be too little, its least is enough.
+		const aims = Object.fromEntries(
+			standings.flatMap(({ parameter, band }) => {
+				const aim = band.aim ?? band.low ?? band.high;
+				return aim === null ? [] : [[parameter, aim]];
+			})
+		);
 		return {
 			repair,
 			values: parameters.flatMap((p) => {
@@ -101,7 +111,8 @@ export async function readAdjust(deps: Deps, scope: SiteScope, water: Water): Pr
 					: [];
 			}),
 			husbandry: husbandryOf(repair),
-			planned: running.some((p) => p.title.some((t) => parameters.includes(t)))
+			planned: planned !== null,
+			ways: waysAhead(base, repair, aims, planned).filter((w) => parameters.includes(w.parameter))
 		};
 	});
 	return {

@@ -1,17 +1,9 @@
-import { LIMITED, type Limited } from '$lib/core/caution';
-import {
-	largestChange,
-	limitFor,
-	movesOfChange,
-	seriesOf,
-	type ChangeMove,
-	type Known,
-	type LevelsOf,
-	type SeriesStep
-} from '$lib/core/correction';
-import { betweenChanges, levelsOf, newWaterOf, type Batch } from '$lib/core/judgement/plan';
+import { LIMITED } from '$lib/core/caution';
+import { limitFor, type ChangeGiven, type DayLimit, type Known } from '$lib/core/correction';
+import { betweenChanges, newWaterOf, type Batch } from '$lib/core/judgement/plan';
 import { waterNow } from '$lib/core/judgement/water';
-import type { ParameterId } from '$lib/core/quantity';
+import { PARAMETER_IDS, type ParameterId } from '$lib/core/quantity';
+import { bandAt, type SourcedBand } from '$lib/core/record';
 import { ownLimits } from '../../repository/correction.ts';
 import type { SiteScope } from '../../repository/scope.ts';
 import type { Water } from '../../repository/water.ts';
@@ -19,63 +11,48 @@ import type { Deps } from '../deps.ts';
 import { judgedWater } from '../judgement/judged-water.ts';
 import { readBatches } from './batches.ts';
 
-export interface ChangeWish {
-	readonly litres: number;
-	readonly count: number;
-	readonly everyDays: number;
-	readonly batch: string;
-}
-
-/** What a change, or several, would do. */
+/** What a change of water is reckoned from. */
 export interface ChangeAnswer {
-	readonly volumeL: number | null;
-	readonly tank: Readonly<Partial<Record<ParameterId, Known>>>;
-	readonly fresh: LevelsOf;
-	readonly batches: readonly Batch[];
-	readonly moves: readonly ChangeMove[];
-	readonly largest: { readonly litres: number; readonly by: ParameterId | null } | null;
-	readonly series: readonly SeriesStep[];
+	/** Null where the volume of the water is not known. */
+	readonly given: ChangeGiven | null;
+	readonly batches: readonly Pick<Batch, 'name' | 'findings'>[];
+	readonly bands: Readonly<Partial<Record<ParameterId, SourcedBand>>>;
 }
 
-/** A tenth of the water, once, with the newest batch: where nothing was asked for. */
-const USUAL_SHARE = 0.1;
-
-export async function readChange(
-	deps: Deps,
-	scope: SiteScope,
-	water: Water,
-	wish: Partial<ChangeWish>
-): Promise<ChangeAnswer & { readonly wish: ChangeWish }> {
+export async function readChange(deps: Deps, scope: SiteScope, water: Water): Promise<ChangeAnswer> {
 	const [judged, batches, limits] = await Promise.all([
 		judgedWater(deps, scope, water),
 		readBatches(deps, scope),
 		ownLimits(deps.db, scope, water.id)
 	]);
-	const now = waterNow(judged, true);
-	const volumeL = water.netVolumeL;
-	const asked: ChangeWish = {
-		litres: wish.litres ?? Math.round((volumeL ?? 100) * USUAL_SHARE),
-		count: wish.count ?? 1,
-		everyDays: wish.everyDays ?? 7,
-		batch: wish.batch ?? batches[0]?.name ?? ''
-	};
-	const fresh = newWaterOf(batches, asked.batch);
-	if (!now || volumeL === null) {
-		return { volumeL, tank: {}, fresh, batches, moves: [], largest: null, series: [], wish: asked };
-	}
-	const tank = levelsOf(now);
-	const fraction = Math.min(1, asked.litres / volumeL);
-	const limitOf = (parameter: Limited, direction: 'up' | 'down') =>
-		LIMITED.includes(parameter) ? limitFor(parameter, direction, limits, water.hasAnimals) : null;
-	const { fraction: most, by } = largestChange(tank, fresh, limitOf);
+	const tank: Readonly<Partial<Record<ParameterId, Known>>> = waterNow(judged, true)?.levels ?? {};
+	const perDay = betweenChanges(judged, 1);
+	const present = Object.keys(tank) as ParameterId[];
 	return {
-		volumeL,
-		tank: now.levels,
-		fresh,
-		batches,
-		moves: movesOfChange(tank, fresh, fraction, limitOf),
-		largest: { litres: most * volumeL, by },
-		series: seriesOf(tank, fresh, { fraction, count: asked.count }, betweenChanges(judged, asked.everyDays)),
-		wish: asked
+		given:
+			water.netVolumeL === null
+				? null
+				: {
+						volumeL: water.netVolumeL,
+						tank,
+						batches: batches.map(({ name }) => ({ name, levels: newWaterOf(batches, name) })),
+						limits: Object.fromEntries(
+							LIMITED.map((p): [ParameterId, DayLimit] => [
+								p,
+								{
+									up: limitFor(p, 'up', limits, water.hasAnimals),
+									down: limitFor(p, 'down', limits, water.hasAnimals)
+								}
+							])
+						),
+						netPerDay: Object.fromEntries(present.map((p) => [p, perDay(p)]))
+					},
+		batches: batches.map(({ name, findings }) => ({ name, findings })),
+		bands: Object.fromEntries(
+			PARAMETER_IDS.flatMap((p) => {
+				const band = bandAt(judged.targets, p, judged.now);
+				return band ? [[p, band]] : [];
+			})
+		)
 	};
 }

@@ -75,7 +75,12 @@
 <div class="page max-w-[76rem]!">
 	<div class="flex flex-wrap items-baseline justify-between gap-x-6">
 		<h1 class="text-3xl">What do you test?</h1>
-		<a class="link flex min-h-11 items-center" href="/waters/{waterId}/methods">Methods and kits</a>
+		<p class="flex flex-wrap gap-x-6">
+			<a class="link flex min-h-11 items-center" href="/waters/{waterId}/bench/taken"
+				>Readings already taken</a
+			>
+			<a class="link flex min-h-11 items-center" href="/waters/{waterId}/methods">Methods and kits</a>
+		</p>
 	</div>
 	{#if bench.offers.length === 0}
 		<div class="mt-4 border-l-4 border-ink pl-4">

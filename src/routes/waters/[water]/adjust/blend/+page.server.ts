@@ -1,3 +1,5 @@
+import { readBlendWish } from '$lib/contract/correction-wishes';
+import { reckonBlend } from '$lib/core/correction';
 import { aimOf, PROFILES } from '$lib/core/judgement';
 import type { ParameterId } from '$lib/core/quantity';
 import { plain } from '$lib/format/number';
@@ -25,16 +27,15 @@ export const load = (async ({ locals, params, url }) => {
 		return aim > 0 ? plain(Number(aim.toPrecision(2))) : '';
 	};
 	const given = (name: string, usual: string) => url.searchParams.get(name) ?? usual;
-	return {
-		given: {
-			tapKh: given('tapKh', source ? read('alkalinity') : ''),
-			tapGh: given('tapGh', source ? read('hardness') : ''),
-			pureKh: given('pureKh', '0'),
-			kh: given('kh', middle('alkalinity')),
-			gh: given('gh', middle('hardness')),
-			litres: given('litres', open.water.netVolumeL === null ? '' : plain(open.water.netVolumeL)),
-			nowKh: given('nowKh', source ? '' : read('alkalinity')),
-			nowGh: given('nowGh', source ? '' : read('hardness'))
-		}
+	const asked = {
+		tapKh: given('tapKh', source ? read('alkalinity') : ''),
+		tapGh: given('tapGh', source ? read('hardness') : ''),
+		pureKh: given('pureKh', '0'),
+		kh: given('kh', middle('alkalinity')),
+		gh: given('gh', middle('hardness')),
+		litres: given('litres', open.water.netVolumeL === null ? '' : plain(open.water.netVolumeL)),
+		nowKh: given('nowKh', source ? '' : read('alkalinity')),
+		nowGh: given('nowGh', source ? '' : read('hardness'))
 	};
+	return { given: asked, answer: reckonBlend(readBlendWish(new URLSearchParams(asked)).wish) };
 }) satisfies PageServerLoad;

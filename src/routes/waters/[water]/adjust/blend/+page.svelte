@@ -5,4 +5,4 @@
 </script>
 
 <svelte:head><title>Blend and soften · {data.water.name} · Tevrik</title></svelte:head>
-<BlendView waterId={data.water.id} given={data.given} />
+{#key data.water.id}<BlendView waterId={data.water.id} given={data.given} answer={data.answer} />{/key}

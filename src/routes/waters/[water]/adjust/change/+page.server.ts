@@ -1,7 +1,7 @@
 import { fail, redirect } from '@sveltejs/kit';
 import { StartPlan } from '$lib/contract/adjust';
-import { typedNumber } from '$lib/core/numeric';
-import { convert, isParameterId, PARAMETERS } from '$lib/core/quantity';
+import { readChangeWish, targetOf } from '$lib/contract/correction-wishes';
+import { reckonChange } from '$lib/core/correction';
 import { offsetMinutes } from '$lib/core/time';
 import { faultText } from '$lib/format/faults/faults';
 import { typedText } from '$lib/server/validation/form';
@@ -12,47 +12,25 @@ import type { Actions, PageServerLoad } from './$types';
 export const load = (async ({ locals, params, url }) => {
 	const open = await askedWater(locals, params);
 	const { services, preferences } = locals;
-	const query = url.searchParams;
-	const wrong: string[] = [];
-	const number = (name: string, least: number, most: number): number | undefined => {
-		const text = query.get(name);
-		if (text === null || text.trim() === '') return undefined;
-		const value = typedNumber(text);
-		if (value !== null && Number.isFinite(value) && value >= least && value <= most) return value;
-		wrong.push(name);
-		return undefined;
-	};
-	const litres = number('litres', 0.1, Math.max(0.1, open.water.netVolumeL ?? 100_000));
-	const count = number('count', 1, 30);
-	const everyDays = number('everyDays', 1, 60);
-	const batch = query.get('batch') ?? undefined;
-	const asked = query.get('target') ?? 'nitrate';
-	const target = isParameterId(asked) ? asked : 'nitrate';
-	const to = number('to', 0, 10_000);
-	const [answer, adjust] = await Promise.all([
-		services.ask('change', open, {
-			...(litres === undefined ? {} : { litres }),
-			...(count === undefined ? {} : { count: Math.round(count) }),
-			...(everyDays === undefined ? {} : { everyDays: Math.round(everyDays) }),
-			...(batch === undefined ? {} : { batch })
-		}),
-		services.ask('adjust', open)
-	]);
+	const [change, adjust] = await Promise.all([services.ask('change', open), services.ask('adjust', open)]);
+	const { given, batches, bands } = change;
+	const asked = given
+		? readChangeWish(url.searchParams, {
+				volumeL: given.volumeL,
+				newest: batches[0]?.name ?? '',
+				units: preferences.units
+			})
+		: null;
 	return {
-		...answer,
-		target: {
-			parameter: target,
-			value:
-				to === undefined
-					? null
-					: Number(convert(to, preferences.units[target], PARAMETERS[target].canonicalUnit).toPrecision(10))
-		},
+		given,
+		batches,
+		bands,
+		wish: asked?.wish ?? null,
+		wrong: asked?.wrong ?? [],
+		target: targetOf(url.searchParams),
+		answer: given && asked ? reckonChange(given, asked.wish) : null,
 		neglected: adjust.neglected,
-		id: services.newId(),
-		fault:
-			wrong.length > 0
-				? `Give litres up to the volume of the water, 1 to 30 changes, every 1 to 60 days. What could not be read: ${wrong.join(', ')}.`
-				: ''
+		id: services.newId()
 	};
 }) satisfies PageServerLoad;
 

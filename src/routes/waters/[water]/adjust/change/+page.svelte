@@ -1,23 +1,26 @@
 <script lang="ts">
 	import ChangeView from '$lib/ui/adjust/ChangeView.svelte';
+	import VolumeUnknown from '$lib/ui/adjust/VolumeUnknown.svelte';
 
 	let { data, form } = $props();
 </script>
 
 <svelte:head><title>A water change · {data.water.name} · Tevrik</title></svelte:head>
-<ChangeView
-	waterId={data.water.id}
-	volumeL={data.volumeL}
-	tank={data.tank}
-	fresh={data.fresh}
-	batches={data.batches}
-	moves={data.moves}
-	largest={data.largest}
-	series={data.series}
-	wish={data.wish}
-	target={data.target}
-	neglected={data.neglected}
-	id={data.id}
-	units={data.preferences.units}
-	fault={form?.text ?? data.fault}
-/>
+{#if data.given && data.wish && data.answer}
+	{#key data.water.id}
+		<ChangeView
+			waterId={data.water.id}
+			given={data.given}
+			batches={data.batches}
+			bands={data.bands}
+			asked={{ wish: data.wish, wrong: data.wrong, target: data.target }}
+			answer={data.answer}
+			neglected={data.neglected}
+			id={data.id}
+			units={data.preferences.units}
+			fault={form?.text ?? ''}
+		/>
+	{/key}
+{:else}
+	<VolumeUnknown title="A water change" what="a change cannot be reckoned" waterId={data.water.id} />
+{/if}

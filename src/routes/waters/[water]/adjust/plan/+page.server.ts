@@ -1,7 +1,7 @@
 import { fail, redirect } from '@sveltejs/kit';
 import { StartPlan } from '$lib/contract/adjust';
-import { supplementFor } from '$lib/core/correction';
-import { aimOf } from '$lib/core/judgement';
+import { RAISED, supplementFor } from '$lib/core/correction';
+import { aimOf, isOutside } from '$lib/core/judgement';
 import type { ParameterId } from '$lib/core/quantity';
 import { offsetMinutes } from '$lib/core/time';
 import { faultText } from '$lib/format/faults/faults';
@@ -20,7 +20,12 @@ export const load = (async ({ locals, params, url }) => {
 		services.ask('day', open),
 		services.correction.readSupplements(open.scope)
 	]);
-	const bandOf = (parameter: ParameterId) => today.rows.find((r) => r.parameter === parameter)?.band ?? null;
+	const rowOf = (parameter: ParameterId) => today.rows.find((r) => r.parameter === parameter);
+	const bandOf = (parameter: ParameterId) => rowOf(parameter)?.band ?? null;
+	const verdictOf = (parameter: ParameterId) => {
+		const row = rowOf(parameter);
+		return row?.estimate?.verdict ?? row?.single ?? null;
+	};
 	const usualAim = (parameter: ParameterId) => {
 		const band = bandOf(parameter);
 		// Of what must only not be too little, its least is enough.
@@ -52,6 +57,12 @@ export const load = (async ({ locals, params, url }) => {
 			aim: aimText(parameter, `aim.${parameter}`),
 			now: level(parameter),
 			supplementId: supplementFor(parameter, supplements, url.searchParams.get(`with.${parameter}`))
+		})),
+		offers: RAISED.map((parameter) => ({
+			parameter,
+			level: stands.find((s) => s.parameter === parameter)?.level ?? null,
+			outside: isOutside(verdictOf(parameter)?.grade),
+			band: bandOf(parameter)
 		})),
 		aimText: aimText('salinity', 'aim'),
 		volumeKnown: url.searchParams.get('volume') === 'known',

@@ -10,6 +10,7 @@
 	kind={data.kind}
 	request={data.request}
 	goals={data.goals}
+	offers={data.offers}
 	aimText={data.aimText}
 	volumeKnown={data.volumeKnown}
 	supplements={data.supplements}
