@@ -237,6 +237,29 @@ describe('entering what happened', () => {
 });
 
 describe('the log', () => {
+	it('is searched over all that there is, by words, numbers, kind, person and time, as one types', async () => {
+		const me = await openPage(world);
+		await me.goto('/log');
+		await me.page.type('[name=words]', 'skimmer');
+		await me.sees(/all that there are|The first \d+ of these/);
+		expect(await me.page.$$eval('tbody tr[data-index]', (all) => all.map((r) => r.innerText))).toSatisfy(
+			(rows: string[]) => rows.length > 0 && rows.every((r) => /skimmer/i.test(r))
+		);
+		await me.page.waitForFunction(() => location.search === '?words=skimmer');
+		// A number finds what is shown as it, of whatever age.
+		await me.goto('/log?words=431');
+		const rows = await me.page.$$eval('tbody tr[data-index]', (all) => all.map((r) => r.innerText));
+		expect(rows.length).toBeGreaterThan(0);
+		for (const row of rows) expect(row).toMatch(/431|430/);
+		await me.goto('/log?what=water-change&from=2026-09-01&to=2026-09-30');
+		const changes = await me.page.$$eval('tbody tr[data-index]', (all) => all.map((r) => r.innerText));
+		expect(changes.length).toBeGreaterThan(2);
+		for (const change of changes) expect(change).toContain('Water change');
+		expect(await me.text()).not.toMatch(/October|August/);
+		await me.goto('/log?words=%25_nothing');
+		await me.sees('Nothing like this');
+		await me.close();
+	});
 	it('filters, pages, and corrects a reading with both to be seen', async () => {
 		const me = await openPage(world);
 		await me.goto('/log?what=calcium');
@@ -245,8 +268,9 @@ describe('the log', () => {
 		await me.press('Older entries');
 		await me.sees('October');
 		await me.goto('/log?what=alkalinity');
+		// In its place, without leaving what was looked for.
 		await me.press('Correct');
-		await me.sees('Correct a reading');
+		await me.sees('Why is it corrected?');
 		await me.press('Save the correction');
 		await me.sees('The reason needs at least 3 letters.');
 		await me.fill('[name=reason]', 'Misread by one mark.');
@@ -256,9 +280,9 @@ describe('the log', () => {
 		await me.press('Save the correction');
 		await me.sees('Not yet. The syringe holds 1 mL');
 		await me.fill('[name="fills.0.lowerMl"]', '0.48');
-		await me.sees(/Corrected 7\.2 ± 0\.5 dKH/);
 		await me.press('Save the correction');
 		await me.sees('Corrected: Misread by one mark.');
+		expect(me.page.url()).toContain('what=alkalinity');
 		await me.sees('Put in the place of the reading struck out.');
 		const rows = await me.csv();
 		expect(rows.filter((r) => r.includes('corrected')).length).toBeGreaterThanOrEqual(2);

@@ -1,6 +1,6 @@
 import { Type, type Static, type TSchema } from '@sinclair/typebox';
 import { PARAMETER_IDS } from '$lib/core/quantity';
-import type { EventKind } from '$lib/core/record';
+import { EVENT_KINDS, type EventKind } from '$lib/core/record';
 import { closed, Id, InstantMs, Note, OffsetMinutes, words } from './common.ts';
 import { LONGEST } from './lengths.ts';
 import { typed } from './typed.ts';
@@ -93,8 +93,6 @@ export const EVENT_DETAILS = {
 	failure: NoDetails,
 	note: NoDetails
 } as const satisfies Record<EventKind, TSchema>;
-
-export const EVENT_KINDS = Object.keys(EVENT_DETAILS) as readonly EventKind[];
 
 const eventOf = <K extends EventKind>(kind: K) =>
 	Type.Object(

@@ -30,7 +30,7 @@ import {
 import { collectAnswers, readSent, saveReport, sendSample } from './service/laboratory/laboratory.ts';
 import { keepPhotograph, readPhotograph, takePhotographBack } from './service/log/keep-photograph.ts';
 import { logCsv } from './service/log/log-csv.ts';
-import { readLog, readRecentEvents } from './service/log/read-log.ts';
+import { readersOf, readLog, readRecentEvents } from './service/log/read-log.ts';
 import { recordEvent } from './service/log/record-event.ts';
 import { readMethod, readMethods } from './service/method/read-methods.ts';
 import { saveMethod } from './service/method/save-method.ts';
@@ -170,7 +170,7 @@ export function createServices(deps: PooledDeps, run: (task: Task) => Promise<Do
 			...guardAll(deps, 'record', { saveReport, sendSample })
 		},
 		log: {
-			...bindAll(deps, { logCsv, readLog, readPhotograph, readRecentEvents }),
+			...bindAll(deps, { logCsv, readersOf, readLog, readPhotograph, readRecentEvents }),
 			...guardAll(deps, 'record', { recordEvent }),
 			...guardAll(deps, 'test', { keepPhotograph, takePhotographBack }),
 			photographsOf: (scope: SiteScope, runId: string) => photographsOf(db, scope, { runId }),

@@ -81,6 +81,27 @@ export interface EventDetailsOf {
 }
 
 export type EventKind = keyof EventDetailsOf;
+
+/** Every kind, in the order in which they are offered. */
+export const EVENT_KINDS = [
+	'dose',
+	'recurring-dose',
+	'recurring-dose-missed',
+	'water-change',
+	'new-mix',
+	'top-up',
+	'medium-in',
+	'medium-out',
+	'feeding',
+	'animals-in',
+	'animals-out',
+	'death',
+	'algae',
+	'browning',
+	'failure',
+	'note'
+] as const satisfies readonly EventKind[];
+
 export type EventDetails = EventDetailsOf[EventKind];
 
 /** What happened: its kind tells what else is known of it. */

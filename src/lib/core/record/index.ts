@@ -2,6 +2,7 @@
 export { balanceEvents } from './balance.ts';
 export { bandAt, plainBand, type DatedBand, type SourcedBand } from './band.ts';
 export {
+	EVENT_KINDS,
 	happeningOf,
 	NEW_WATER_U,
 	OUT_OF_THE_ORDINARY,

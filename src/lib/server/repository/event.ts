@@ -1,9 +1,10 @@
-import { and, desc, eq, gte, isNull, lt, ne, or } from 'drizzle-orm';
+import { and, desc, eq, gte, isNull, ne, or } from 'drizzle-orm';
 import { alias } from 'drizzle-orm/mysql-core';
 import type { EventContent, EventDetails, EventKind, StoredEvent } from '$lib/core/record';
 import type { Instant } from '$lib/core/time';
 import { event, membership, person, water } from '../db/schema/index.ts';
 import type { Reader } from './database.ts';
+import { eventHolds, within, type LogNarrowed } from './log-conditions.ts';
 import type { SiteScope } from './scope.ts';
 
 const newer = alias(event, 'newer');
@@ -58,7 +59,7 @@ export type LoggedEvent = StoredEvent & {
 export async function eventLog(
 	db: Reader,
 	scope: SiteScope,
-	filter: { readonly waterId: string | null; readonly before: Instant | null; readonly most: number }
+	filter: LogNarrowed & { readonly kind: EventKind | null; readonly most: number }
 ): Promise<LoggedEvent[]> {
 	const rows = await db
 		.select({ ...columns, water: water.name, by: person.displayName, newerId: newer.id })
@@ -71,7 +72,10 @@ export async function eventLog(
 			and(
 				eq(event.siteId, scope.siteId),
 				filter.waterId === null ? undefined : eq(event.waterId, filter.waterId),
-				filter.before === null ? undefined : lt(event.happenedAt, filter.before)
+				filter.kind === null ? undefined : eq(event.kind, filter.kind),
+				filter.by === null ? undefined : eq(event.recordedBy, filter.by),
+				within(event.happenedAt, filter),
+				eventHolds(filter.words, filter.kindsNamed)
 			)
 		)
 		.orderBy(desc(event.happenedAt), desc(event.id))

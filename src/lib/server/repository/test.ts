@@ -1,4 +1,4 @@
-import { and, desc, eq, exists, gte, inArray, isNotNull, lt } from 'drizzle-orm';
+import { and, desc, eq, exists, gte, inArray, isNotNull } from 'drizzle-orm';
 import { alias } from 'drizzle-orm/mysql-core';
 import type { BenchEntry } from '$lib/core/bench';
 import type { Method } from '$lib/core/method';
@@ -24,6 +24,7 @@ import {
 	water
 } from '../db/schema/index.ts';
 import type { Reader } from './database.ts';
+import { readingHolds, within, type LogNarrowed } from './log-conditions.ts';
 import { adoptedByIds } from './method.ts';
 import { methodsByHash } from './parsed-method.ts';
 import { resultsOf } from './result.ts';
@@ -130,10 +131,8 @@ async function logged(db: Reader, scope: SiteScope, rows: readonly ReadingRow[])
 	});
 }
 
-interface ReadingFilter {
-	readonly waterId: string | null;
+interface ReadingFilter extends LogNarrowed {
 	readonly parameter: ParameterId | null;
-	readonly before: Instant | null;
 	readonly most: number;
 }
 
@@ -142,7 +141,7 @@ interface ReadingFilter {
  * is not sorted out of all that was ever read. Undefined where there are fewer.
  */
 async function drawnFrom(db: Reader, scope: SiteScope, filter: ReadingFilter): Promise<Instant | undefined> {
-	const { waterId, parameter, before, most } = filter;
+	const { waterId, parameter, most } = filter;
 	const told = (asked: ParameterId) =>
 		exists(
 			db
@@ -160,7 +159,7 @@ async function drawnFrom(db: Reader, scope: SiteScope, filter: ReadingFilter): P
 			and(
 				eq(sample.siteId, scope.siteId),
 				waterId === null ? isNotNull(sample.waterId) : eq(sample.waterId, waterId),
-				before === null ? undefined : lt(sample.drawnAt, before),
+				within(sample.drawnAt, filter),
 				parameter === null ? undefined : told(parameter)
 			)
 		)
@@ -189,7 +188,9 @@ export async function readingLog(
 					)
 				)
 		);
-	const since = await drawnFrom(db, scope, filter);
+	// What is looked for by its words or its reader may lie anywhere.
+	const isDense = filter.words === '' && filter.by === null;
+	const since = isDense ? await drawnFrom(db, scope, filter) : undefined;
 	const rows = await readings(db)
 		.where(
 			and(
@@ -197,7 +198,9 @@ export async function readingLog(
 				since === undefined ? undefined : gte(sample.drawnAt, since),
 				filter.waterId === null ? isNotNull(sample.waterId) : eq(sample.waterId, filter.waterId),
 				filter.parameter === null ? undefined : tells(filter.parameter),
-				filter.before === null ? undefined : lt(sample.drawnAt, filter.before)
+				filter.by === null ? undefined : eq(rawReading.readBy, filter.by),
+				within(sample.drawnAt, filter),
+				readingHolds(db, filter)
 			)
 		)
 		.orderBy(desc(sample.drawnAt), desc(rawReading.receivedAt), desc(rawReading.id))

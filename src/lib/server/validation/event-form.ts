@@ -1,4 +1,5 @@
-import { EVENT_KINDS, RECORD_EVENT, type RecordEvent } from '$lib/contract/event';
+import { EVENT_KINDS } from '$lib/core/record';
+import { RECORD_EVENT, type RecordEvent } from '$lib/contract/event';
 import { NEW_WATER_U, type WaterChange } from '$lib/core/record';
 import { fail, type Result } from '$lib/core/result';
 import { offsetMinutes, type Instant } from '$lib/core/time';

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { EVENT_KINDS, RECORD_EVENT } from '$lib/contract/event';
+import { EVENT_KINDS } from '$lib/core/record';
+import { RECORD_EVENT } from '$lib/contract/event';
 import { readPreferences } from '$lib/contract/preferences';
 import { SaveTestRun } from '$lib/contract/test-run';
 import type { SyringeReading } from '$lib/core/reading';

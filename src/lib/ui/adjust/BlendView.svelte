@@ -8,7 +8,7 @@
 	import LitresField from '$lib/ui/kit/LitresField.svelte';
 	import BlendPicture from './BlendPicture.svelte';
 	import Dangers from './Dangers.svelte';
-	import LiveForm from './LiveForm.svelte';
+	import LiveForm from '$lib/ui/shared/LiveForm.svelte';
 	import { Reckoned } from './Reckoned.svelte';
 
 	interface Props {

@@ -26,7 +26,7 @@
 	import Fault from '$lib/ui/shared/Fault.svelte';
 	import { sending } from '$lib/ui/shared/sending';
 	import Dangers from './Dangers.svelte';
-	import LiveForm from './LiveForm.svelte';
+	import LiveForm from '$lib/ui/shared/LiveForm.svelte';
 	import MovePicture from './MovePicture.svelte';
 	import { Reckoned } from './Reckoned.svelte';
 

@@ -26,7 +26,7 @@
 	import Fault from '$lib/ui/shared/Fault.svelte';
 	import AheadChart from './AheadChart.svelte';
 	import Dangers from './Dangers.svelte';
-	import LiveForm from './LiveForm.svelte';
+	import LiveForm from '$lib/ui/shared/LiveForm.svelte';
 	import { Reckoned } from './Reckoned.svelte';
 
 	interface Props {

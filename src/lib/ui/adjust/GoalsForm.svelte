@@ -8,7 +8,7 @@
 	import Field from '$lib/ui/kit/Field.svelte';
 	import Hidden from '$lib/ui/kit/Hidden.svelte';
 	import type { GoalField } from './goal-field';
-	import LiveForm from './LiveForm.svelte';
+	import LiveForm from '$lib/ui/shared/LiveForm.svelte';
 
 	interface Props {
 		goals: readonly GoalField[];

@@ -12,7 +12,7 @@
 	import Fault from '$lib/ui/shared/Fault.svelte';
 	import type { GoalField } from './goal-field';
 	import GoalsForm from './GoalsForm.svelte';
-	import LiveForm from './LiveForm.svelte';
+	import LiveForm from '$lib/ui/shared/LiveForm.svelte';
 	import PlanPreviewed from './PlanPreviewed.svelte';
 	import RaiseChoices from './RaiseChoices.svelte';
 

@@ -22,6 +22,9 @@
 	const HEIGHT = 380;
 	const BARREL = { x: 108, width: 92 };
 	const AIR_PX = 26;
+	/** The longest mark, and the room that a numeral beside it takes. */
+	const MARK_PX = 34;
+	const NUMERAL_PX = 38;
 	const OVERVIEW = { x: 14, width: 22, top: 24, bottom: HEIGHT - 34 };
 
 	const shown = $derived(leftMl ?? startMl);
@@ -32,19 +35,26 @@
 	const up = $derived(tipUp ? 1 : -1);
 	const yOf = (ml: number) => HEIGHT / 2 + up * (ml - middle) * pxPerMl;
 
+	/** Where the drawn marks stand: they are drawn anew only when the window has gone far, and moved as a whole until then. */
+	const ANCHOR_DIVISIONS = 10;
+	const anchor = $derived(
+		roundTo(
+			Math.round(middle / graduationMl / ANCHOR_DIVISIONS) * ANCHOR_DIVISIONS * graduationMl,
+			graduationMl
+		)
+	);
 	const marks = $derived.by(() => {
-		const first = Math.max(0, Math.ceil((middle - HEIGHT / 2 / pxPerMl) / graduationMl - 1));
-		const last = Math.min(
-			Math.round(capacityMl / graduationMl),
-			Math.floor((middle + HEIGHT / 2 / pxPerMl) / graduationMl + 1)
-		);
+		const beside = HEIGHT / 2 / DIVISION_PX + ANCHOR_DIVISIONS;
+		const at = Math.round(anchor / graduationMl);
+		const first = Math.max(0, Math.floor(at - beside));
+		const last = Math.min(Math.round(capacityMl / graduationMl), Math.ceil(at + beside));
 		return Array.from({ length: last - first + 1 }, (_, i) => {
 			const division = first + i;
 			const ml = roundTo(division * graduationMl, graduationMl);
 			return {
 				ml,
-				y: yOf(ml),
-				length: division % 10 === 0 ? 34 : division % 5 === 0 ? 24 : 15,
+				y: up * (division - at) * DIVISION_PX,
+				length: division % 10 === 0 ? MARK_PX : division % 5 === 0 ? 24 : 15,
 				text: division % 10 === 0 ? fixed(ml, 1) : ''
 			};
 		});
@@ -133,9 +143,9 @@
 <svelte:window onkeydown={key} />
 
 <div class="flex items-center justify-between gap-3 sm:justify-center">
-	<svg class="syringe" viewBox="0 0 384 {HEIGHT}" width="384" height={HEIGHT}>
+	<svg class="syringe" viewBox="0 0 396 {HEIGHT}" width="396" height={HEIGHT}>
 		<defs>
-			<clipPath id="window"><rect x="0" y="0" width="384" height={HEIGHT} /></clipPath>
+			<clipPath id="window"><rect x="0" y="0" width="396" height={HEIGHT} /></clipPath>
 		</defs>
 
 		<!-- The whole syringe, true to scale, with the window on it. -->
@@ -209,18 +219,12 @@
 					? `M${BARREL.x} ${yOf(0)} h${BARREL.width} l-30 26 h-6 v60 h-20 v-60 h-6z`
 					: `M${BARREL.x} ${yOf(0)} h${BARREL.width} l-30 -26 h-6 v-60 h-20 v60 h-6z`}
 			/>
-			{#each marks as mark (mark.ml)}
-				<line
-					class="mark"
-					x1={BARREL.x + BARREL.width}
-					x2={BARREL.x + BARREL.width + mark.length}
-					y1={mark.y}
-					y2={mark.y}
-				/>
-				{#if mark.text}<text class="figures numeral" x={BARREL.x + BARREL.width + 42} y={mark.y + 6}
-						>{mark.text}</text
-					>{/if}
-			{/each}
+			<g transform="translate({BARREL.x + BARREL.width} {yOf(anchor)})">
+				{#each marks as mark (mark.ml)}
+					<line class="mark" x1="0" x2={mark.length} y1={mark.y} y2={mark.y} />
+					{#if mark.text}<text class="figures numeral" x={MARK_PX + 8} y={mark.y + 6}>{mark.text}</text>{/if}
+				{/each}
+			</g>
 			<rect
 				class="seal"
 				x={BARREL.x + 2}
@@ -231,8 +235,18 @@
 			<text class="air" x={BARREL.x + BARREL.width / 2} y={edgeY + tipSide * 14 + 4}>air, always there</text>
 		</g>
 
-		<line class="cursor" x1="76" x2={BARREL.x + BARREL.width + 78} y1={edgeY} y2={edgeY} />
-		<text class="read" x={BARREL.x + BARREL.width + 84} y={edgeY + 5}>read this edge</text>
+		<!-- It ends before the numerals, which would be struck through. -->
+		<line class="cursor" x1="76" x2={BARREL.x + BARREL.width + MARK_PX + 4} y1={edgeY} y2={edgeY} />
+		<line
+			class="cursor"
+			x1={BARREL.x + BARREL.width + MARK_PX + 8 + NUMERAL_PX}
+			x2={BARREL.x + BARREL.width + MARK_PX + 8 + NUMERAL_PX + 8}
+			y1={edgeY}
+			y2={edgeY}
+		/>
+		<text class="read" x={BARREL.x + BARREL.width + MARK_PX + NUMERAL_PX + 20} y={edgeY + 5}
+			>read this edge</text
+		>
 		<g
 			class="handle"
 			role="slider"

@@ -7,15 +7,12 @@
 	import { PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
 	import { deriveWith, type KnownKit, type RawReading, type TestResult } from '$lib/core/reading';
 	import type { Instant } from '$lib/core/time';
-	import { correctionLabel, correctionOption } from '$lib/format/log/correction';
 	import { clockTime, shortDay } from '$lib/format/date';
 	import { faultText } from '$lib/format/faults/faults';
 	import { resultInUnit } from '$lib/format/quantity';
 	import { readingWords } from '$lib/format/log/reading';
 	import { SLIP_NAMES } from '$lib/format/log/slip';
 	import Button from '$lib/ui/kit/Button.svelte';
-	import Checkbox from '$lib/ui/kit/Checkbox.svelte';
-	import Choice from '$lib/ui/kit/Choice.svelte';
 	import Field from '$lib/ui/kit/Field.svelte';
 	import Hidden from '$lib/ui/kit/Hidden.svelte';
 	import Table from '$lib/ui/kit/Table.svelte';
@@ -23,6 +20,7 @@
 	import Photographs from '$lib/ui/shared/Photographs.svelte';
 	import Reckoning from '$lib/ui/shared/Reckoning.svelte';
 	import { sending } from '$lib/ui/shared/sending';
+	import CorrectionFields from './CorrectionFields.svelte';
 	import DoubtPanel from './DoubtPanel.svelte';
 
 	interface Props {
@@ -141,37 +139,7 @@
 			<Hidden name="id" value={before('id') ?? id} />
 			<Hidden name="slip" value={slip?.kind ?? before('slip') ?? ''} />
 			{#if refused && refused.field !== 'reason'}<Fault text={refused.text} />{/if}
-			<div class="grid gap-5 sm:grid-cols-2">
-				{#each fields as field (field.name)}
-					{#if field.kind === 'choice'}
-						<Choice
-							name={field.name}
-							label={correctionLabel(method, field.name)}
-							value={entered[field.name] ?? ''}
-							onpick={(picked) => set(field.name, picked)}
-							items={field.options.map((value) => ({
-								value,
-								name: correctionOption(method, field.name, value)
-							}))}
-						/>
-					{:else if field.kind === 'tick'}
-						<Checkbox
-							name={field.name}
-							checked={entered[field.name] === 'on'}
-							onchange={(e) => set(field.name, e.currentTarget.checked ? 'on' : '')}
-							class="min-h-11 items-center self-end">{correctionLabel(method, field.name)}</Checkbox
-						>
-					{:else}
-						<Field
-							name={field.name}
-							label={correctionLabel(method, field.name)}
-							inputmode="decimal"
-							value={entered[field.name] ?? ''}
-							oninput={(e) => set(field.name, e.currentTarget.value)}
-						/>
-					{/if}
-				{/each}
-			</div>
+			<CorrectionFields {method} {fields} {entered} onset={set} />
 			<Field
 				name="reason"
 				label="Why is it corrected?"

@@ -2,6 +2,7 @@
 	import type { BenchAnswer } from '$lib/contract/bench';
 	import { PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
 	import type { Instant } from '$lib/core/time';
+	import Strip from '$lib/ui/instrument/Strip.svelte';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Disclosure from '$lib/ui/kit/Disclosure.svelte';
 	import { outboxOf } from '$lib/ui/shared/context';
@@ -42,7 +43,7 @@
 	}
 </script>
 
-<div class="page max-w-[64rem]!">
+<div class="page max-w-[72rem]!">
 	<h1 class="text-3xl">The session is done</h1>
 	{#if outbox.waiting.length > 0}
 		<p class="mt-2 border-l-4 border-line-strong pl-3" role="status">
@@ -53,12 +54,29 @@
 	{/if}
 	<ul class="mt-5 border-t" aria-label="What was found">
 		{#each rows as row (row.key)}
-			<li class="grid gap-x-6 border-b py-3 sm:grid-cols-[9rem_minmax(0,16rem)_minmax(0,1fr)]">
+			<li
+				class="grid gap-x-6 border-b py-3 items-center sm:grid-cols-[8rem_minmax(0,13rem)_minmax(10rem,18rem)_minmax(0,1fr)]"
+			>
 				<strong
 					>{row.name}{#if row.water}<span class="small block font-normal text-muted">{row.water}</span
 						>{/if}</strong
 				>
 				<span class="figures text-xl">{row.result}</span>
+				<span class="min-w-0 py-1"
+					>{#if row.place}<Strip
+							band={row.place.band}
+							value={row.place.value}
+							lower={row.place.lower}
+							upper={row.place.upper}
+							reading={null}
+							tail={row.place.value}
+							warn={row.place.isOutside}
+							lowText={row.place.lowText}
+							highText={row.place.highText}
+							words="{row.name} {row.result}. {row.verdict}"
+							low
+						/>{/if}</span
+				>
 				<span
 					>{row.verdict}
 					{#each row.unusual as words, i (i)}<span class="small block text-muted">{words}</span>{/each}
@@ -84,12 +102,16 @@
 					</li>{/each}
 			</ul>
 			{#each outsideWaters(session, benchOf) as waterId (waterId)}
-				<p class="mt-3">
-					Something was found outside its band: <a class="link" href="/waters/{waterId}/adjust"
-						>put it right</a
-					>.
+				<p class="mt-4 border-l-4 border-warn pl-3">
+					<strong class="text-warn">Outside its band</strong> was something of this
+					{rows.some((r) => r.water) ? (benchOf(waterId)?.waterName ?? 'water') : 'water'}.
+					<Button class="mt-2" href="/waters/{waterId}/adjust">See what to put right</Button>
 				</p>
 			{/each}
+			<p class="mt-4 flex flex-wrap gap-x-5">
+				<a class="link min-h-10" href="/waters/{session.waterId}/trends">See them in their trends</a>
+				<a class="link min-h-10" href="/waters/{session.waterId}/log/new">Enter a dose or a change</a>
+			</p>
 			{#if rows.some((r) => r.kit)}
 				<p class="small mt-3 text-muted">
 					What was used is counted down on the shelf: {[

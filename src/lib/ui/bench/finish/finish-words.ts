@@ -1,12 +1,12 @@
-import type { BenchAnswer } from '$lib/contract/bench';
+import type { BenchAnswer, BenchContext } from '$lib/contract/bench';
 import { dueTests, isOutside, type CadenceInput } from '$lib/core/judgement';
 import { stepsFor, type Hazard, type Method } from '$lib/core/method';
-import { PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
-import { effectsOf } from '$lib/core/reading';
+import { convert, PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
+import { boundsOf, effectsOf, pointOf, type TestResult } from '$lib/core/reading';
 import type { Instant } from '$lib/core/time';
 import { deviationWords, effectWords } from '$lib/format/bench/bench';
 import { clockTime, longDay, shortDay } from '$lib/format/date';
-import { resultInUnit } from '$lib/format/quantity';
+import { limitInUnit, resultInUnit } from '$lib/format/quantity';
 import { boundSentence, verdictSentence } from '$lib/format/judgement/verdict';
 import type { BenchSession, FinishedTest } from '$lib/ui/shared/bench-session';
 import { judged } from '../read/measure';
@@ -20,8 +20,41 @@ export interface SummaryRow {
 	readonly water: string;
 	readonly result: string;
 	readonly verdict: string;
+	/** Where it lies; null where there is no band to hold it against, or no number. */
+	readonly place: ResultPlace | null;
 	readonly unusual: readonly string[];
 	readonly kit: string | null;
+}
+
+/** A result on its strip, in the unit that is shown. */
+export interface ResultPlace {
+	readonly band: { readonly low: number | null; readonly high: number | null };
+	readonly value: number;
+	readonly lower: number;
+	readonly upper: number;
+	readonly lowText: string;
+	readonly highText: string;
+	readonly isOutside: boolean;
+}
+
+function placeOf(result: TestResult, context: BenchContext | undefined, unit: UnitId): ResultPlace | null {
+	const band = context?.band;
+	const point = pointOf(result);
+	if (!band || !point) return null;
+	const { parameter } = result;
+	const to = (x: number) => convert(x, PARAMETERS[parameter].canonicalUnit, unit);
+	const bounds = boundsOf(result);
+	const [one, other] = [to(bounds.lower), to(bounds.upper ?? point.value)];
+	const text = (x: number | null) => (x === null ? '' : limitInUnit(parameter, x, unit));
+	return {
+		band: { low: band.low === null ? null : to(band.low), high: band.high === null ? null : to(band.high) },
+		value: to(point.value),
+		lower: Math.min(one, other),
+		upper: Math.max(one, other),
+		lowText: text(band.low),
+		highText: text(band.high),
+		isOutside: isOutside(judged(result, context)?.grade)
+	};
 }
 
 /** So many of the next tests of each water are told, and those of what was just found outside, however late. */
@@ -61,7 +94,18 @@ export function rowsOf(
 		};
 		if (!results) {
 			const name = PARAMETERS[draft.method.parameter].name;
-			return [{ ...common, key: draft.runId, name, result: 'given up', verdict: '', unusual: [], kit: null }];
+			return [
+				{
+					...common,
+					key: draft.runId,
+					name,
+					result: 'given up',
+					verdict: '',
+					place: null,
+					unusual: [],
+					kit: null
+				}
+			];
 		}
 		const contexts = draft.standard
 			? {}
@@ -82,6 +126,7 @@ export function rowsOf(
 				name: PARAMETERS[result.parameter].name,
 				result: resultInUnit(result, unit),
 				verdict: draft.standard ? 'A standard, not the water.' : sentence,
+				place: placeOf(result, context, unit),
 				unusual: unusualOf(done)
 			};
 		});

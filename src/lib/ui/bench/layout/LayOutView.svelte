@@ -124,24 +124,24 @@
 			Solid: your hands are busy. Hollow: it stands. Drag a solid piece to keep it at a time.
 		</p>
 	</div>
-	<Disclosure
-		class="border-b"
-		open={session.wishes.length > 0}
-		title="Change the order"
-		look="link min-h-11 py-3"
-	>
-		<div class="pb-4">
-			<PlanWishes
-				{session}
-				plan={desk.plan}
-				broken={desk.conflicts?.brokenWishes ?? []}
-				{chosen}
-				sinceBegunS={0}
-				onchoose={(step) => (chosen = step)}
-				onwishes={(wishes) => change({ wishes })}
-			/>
-		</div>
-	</Disclosure>
+	{#if session.tests.length > 1}<Disclosure
+			class="border-b"
+			open={session.wishes.length > 0}
+			title="Change the order"
+			look="link min-h-11 py-3"
+		>
+			<div class="pb-4">
+				<PlanWishes
+					{session}
+					plan={desk.plan}
+					broken={desk.conflicts?.brokenWishes ?? []}
+					{chosen}
+					sinceBegunS={0}
+					onchoose={(step) => (chosen = step)}
+					onwishes={(wishes) => change({ wishes })}
+				/>
+			</div>
+		</Disclosure>{/if}
 
 	{#if warnings.length > 0}
 		<ul class="mt-5 border-l-4 border-warn pl-4">
@@ -198,27 +198,29 @@
 					{first.length === 1 ? 'this method' : 'these methods'}, so every hand movement is told.
 				</p>
 			{/if}
-			<div class="mt-4 flex flex-wrap gap-4">
-				<Choice
-					label="Vials at hand"
-					large
-					class="grow"
-					value={String(session.vials ?? '')}
-					items={[
-						{ value: '', name: 'one for every test' },
-						...[1, 2, 3, 4, 5, 6].map((n) => ({ value: String(n), name: String(n) }))
-					]}
-					onpick={(n) => change({ vials: n === '' ? null : Number(n) })}
-				/>
-				<Choice
-					label="Turning to another test takes"
-					large
-					class="grow"
-					value={String(session.changeoverS)}
-					items={[4, 8, 12, 20, 30].map((s) => ({ value: String(s), name: `${s} seconds` }))}
-					onpick={(s) => change({ changeoverS: Number(s) })}
-				/>
-			</div>
+			{#if session.tests.length > 1}
+				<div class="mt-4 flex flex-wrap gap-4">
+					<Choice
+						label="Vials at hand"
+						large
+						class="grow"
+						value={String(session.vials ?? '')}
+						items={[
+							{ value: '', name: 'one for every test' },
+							...[1, 2, 3, 4, 5, 6].map((n) => ({ value: String(n), name: String(n) }))
+						]}
+						onpick={(n) => change({ vials: n === '' ? null : Number(n) })}
+					/>
+					<Choice
+						label="Turning to another test takes"
+						large
+						class="grow"
+						value={String(session.changeoverS)}
+						items={[4, 8, 12, 20, 30].map((s) => ({ value: String(s), name: `${s} seconds` }))}
+						onpick={(s) => change({ changeoverS: Number(s) })}
+					/>
+				</div>
+			{/if}
 		</section>
 		<section aria-labelledby="fetch">
 			<h2 id="fetch" class="text-xl">Fetch</h2>

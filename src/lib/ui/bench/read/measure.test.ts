@@ -1,3 +1,4 @@
+import { USUAL_PRIORS } from '$lib/core/plausibility';
 import { describe, expect, it } from 'vitest';
 import {
 	ALK_DROPS,
@@ -66,14 +67,20 @@ describe('a draft', () => {
 		expect(drafted(PO4_METER, { shown: 'over' })).toMatchObject({ shown: 'over' });
 		expect(drafted(SALINITY_FLOAT, { lower: 1.025, upper: 1.026 })).toMatchObject({ form: 'line' });
 	});
+	const asks = { others: [], priors: USUAL_PRIORS };
 	it('becomes result, verdict and question in one go', () => {
 		const reading = drafted(ALK_SYRINGE, { titrations: plunger(0.41) }) as SyringeReading;
-		const right = measure(ALK_SYRINGE, reading, contexts);
+		const right = measure(ALK_SYRINGE, reading, contexts, {}, asks);
 		expect(right.outcomes[0]!.verdict).toMatchObject({ grade: 'inside', expectation: { fits: true } });
 		expect(right.slips?.ask).toEqual([]);
-		const swapped = measure(ALK_SYRINGE, { ...reading, readAs: 'used' }, contexts);
+		const swapped = measure(ALK_SYRINGE, { ...reading, readAs: 'used' }, contexts, {}, asks);
 		expect(swapped.outcomes[0]!.verdict).toMatchObject({ grade: 'far-outside', side: 'low' });
 		expect(swapped.slips?.ask[0]?.kind).toBe('left-for-used');
+	});
+	it('asks nothing while the plunger still moves', () => {
+		const reading = drafted(ALK_SYRINGE, { titrations: plunger(0.05) })!;
+		expect(measure(ALK_SYRINGE, reading, contexts).slips).toBeNull();
+		expect(measure(ALK_SYRINGE, reading, contexts, {}, asks).slips).not.toBeNull();
 	});
 	it('is corrected by the kit’s check, asked about by it, and left alone on a standard', () => {
 		const reading = drafted(ALK_SYRINGE, { titrations: plunger(0.34) })!;
@@ -83,8 +90,8 @@ describe('a draft', () => {
 			const { result } = m.outcomes[0]!.outcome;
 			return result.kind === 'value' ? result.value : NaN;
 		};
-		const raw = measure(ALK_SYRINGE, reading, contexts);
-		const corrected = measure(ALK_SYRINGE, reading, contexts, { kit });
+		const raw = measure(ALK_SYRINGE, reading, contexts, {}, asks);
+		const corrected = measure(ALK_SYRINGE, reading, contexts, { kit }, asks);
 		expect(valueOf(corrected) / valueOf(raw)).toBeCloseTo(0.88, 9);
 		expect(Math.abs(corrected.slips!.z)).toBeLessThan(Math.abs(raw.slips!.z));
 		expect(valueOf(measure(ALK_SYRINGE, reading, {}, { kit, standard: { id: 's' } }))).toBe(valueOf(raw));

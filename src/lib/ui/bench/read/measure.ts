@@ -63,7 +63,11 @@ export function knownTo({ kit, standard }: MadeWith): KnownKit | null {
 	return standard ? { droppers: kit.droppers, corrections: {} } : kit;
 }
 
-/** Everything that follows from a reading: results, verdicts, and whether a slip would explain it better. */
+/**
+ * Everything that follows from a reading: results, verdicts, and whether a slip would explain it better.
+ *
+ * @param slips left out while the plunger still moves: nobody is asked about a reading that is not done
+ */
 export function measure(
 	method: Method,
 	reading: RawReading,
@@ -81,11 +85,13 @@ export function measure(
 			verdict: judged(outcome.result, contexts[outcome.result.parameter])
 		})),
 		fault: null,
-		slips: weighReading(method, reading, (p) => contexts[p]?.expected ?? null, {
-			others: slips?.others,
-			priors: slips?.priors,
-			kit
-		})
+		slips:
+			slips &&
+			weighReading(method, reading, (p) => contexts[p]?.expected ?? null, {
+				others: slips.others,
+				priors: slips.priors,
+				kit
+			})
 	};
 }
 

@@ -56,7 +56,7 @@
 				<Field
 					label={field.label}
 					quiet
-					class="w-36"
+					class="w-44"
 					unit={field.unit}
 					inputmode={field.id.startsWith('titration') || field.id === 'step' ? 'text' : 'decimal'}
 					placeholder={field.hint}

@@ -1,15 +1,17 @@
 import { civilDate } from '$lib/core/time';
-import { isParameterId } from '$lib/core/quantity';
+import { askedLog } from '../../../asked-log';
 import { askedWater } from '../../../asked-water';
 import type { RequestHandler } from './$types';
 
 export const GET = (async ({ locals, params, url }) => {
 	const open = await askedWater(locals, params);
 	const { services } = locals;
-	const asked = url.searchParams.get('what') ?? '';
+	const { before: _, ...search } = askedLog(url.searchParams);
 	const pieces = services.log.logCsv(open.scope, {
-		waterId: url.searchParams.get('waters') === 'all' ? null : open.water.id,
-		what: isParameterId(asked) || asked === 'events' ? asked : null
+		...search,
+		waterId: search.everywhere ? null : open.water.id,
+		by: search.by || null,
+		units: locals.preferences.units
 	});
 	const name = open.water.name.toLowerCase().replace(/[^a-z0-9]+/g, '-');
 	const text = new TextEncoder();

@@ -13,8 +13,8 @@
 	severalWaters={data.siblings.length > 1}
 	{entries}
 	older={data.older}
-	what={data.what}
-	everywhere={data.everywhere}
+	search={data.search}
+	readers={data.readers}
 	units={data.preferences.units}
 	timeZone={data.timeZone}
 	now={data.now}

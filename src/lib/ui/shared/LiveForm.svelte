@@ -22,7 +22,9 @@
 
 	function asks(form: HTMLFormElement): void {
 		const fields = new FormData(form);
-		const typed = new URLSearchParams([...fields].map(([key, value]) => [key, String(value)]));
+		const typed = new URLSearchParams(
+			[...fields].map(([key, value]) => [key, String(value)]).filter(([, value]) => value !== '')
+		);
 		clearTimeout(rest);
 		// What was asked can be kept, sent and come back to, in the units in which it was typed.
 		rest = setTimeout(() => {
