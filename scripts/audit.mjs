@@ -157,7 +157,8 @@ await main(async () => {
 			}
 		});
 		const begun = await fetch(`${server.origin}/`, { headers: { accept: 'text/html' }, redirect: 'manual' });
-		const cookie = begun.headers.get('set-cookie').split(';')[0];
+		// Whoever comes again has been shown round.
+		const cookie = `${begun.headers.get('set-cookie').split(';')[0]}; tevrik_preferences=tour:seen`;
 		const water = new URL(begun.headers.get('location'), server.origin).pathname.replace(/\/today$/, '');
 		browser = await launchBrowser();
 		if (!asked.keys) {

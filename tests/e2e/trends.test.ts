@@ -132,7 +132,8 @@ describe('the stack of trends', () => {
 					blob
 						.text()
 						.then(
-							(text) => void made.push({ name: this.download, size: blob.size, text: text.slice(0, 4_000_000) })
+							(text) =>
+								void made.push({ name: this.download, size: blob.size, text: text.slice(0, 4_000_000) })
 						)
 				);
 			};

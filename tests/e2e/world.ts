@@ -192,8 +192,18 @@ function patient(page: Page): void {
 }
 
 /** A page with what a person does on it, and everything the browser complained about. */
-export async function openPage(world: World, path = '/', viewport: Viewport = DESK) {
+export async function openPage(
+	world: World,
+	path = '/',
+	viewport: Viewport = DESK,
+	{ isFirst = false }: { readonly isFirst?: boolean } = {}
+) {
 	const context = await world.lend();
+	// Whoever was here before has been shown round.
+	if (!isFirst) {
+		const { hostname } = new URL(world.origin);
+		await context.setCookie({ name: 'tevrik_preferences', value: 'tour:seen', domain: hostname, path: '/' });
+	}
 	const page: Page = await context.newPage();
 	await page.setViewport(viewport);
 	const complaints: string[] = [];

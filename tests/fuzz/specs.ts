@@ -50,6 +50,15 @@ const WATER = {
 	lightsOn: '10:00',
 	lightsOff: '20:00'
 };
+/** What a log can be asked for. */
+const LOG_SEARCH = {
+	what: [...PARAMETER_IDS, ...EVENT_KINDS, 'events', 'readings', 'toString'],
+	waters: ['all'],
+	by: ['x', '01a2304c-9e18-709d-8d13-d98f8582c75c'],
+	words: ['carbon', '8.1', '%', '_', '\\', "'"],
+	from: ['2026-11-01', '1 Nov', 'x'],
+	to: ['2026-11-23', '31.12.2026', '9999-99-99']
+};
 const dates = ['2026-11-23', '2026-11-01', '2027-01-01'];
 
 function run(chance: Chance, { waterId, nowMs, newId }: Target) {
@@ -139,6 +148,7 @@ export const SPECS: Readonly<Record<string, Spec>> = {
 	'GET /waters/[water]/adjust/plans/[plan]': ask(),
 	'GET /waters/[water]/adjust/supplements': ask({ kind: ['salt', 'product', 'table'] }),
 	'GET /waters/[water]/bench': ask({ tests: ['alkalinity'], method: ['alk-syringe'] }),
+	'GET /waters/[water]/bench/taken': ask(),
 	'GET /waters/[water]/board': ask(),
 	'GET /waters/[water]/calendar.ics': ask(),
 	'GET /waters/[water]/compare': ask({
@@ -152,8 +162,8 @@ export const SPECS: Readonly<Record<string, Spec>> = {
 	'GET /waters/[water]/help': ask({ q: ['alkalinity', 'a'] }),
 	'GET /waters/[water]/kits': ask({ begin: [''] }),
 	'GET /waters/[water]/laboratory': ask(),
-	'GET /waters/[water]/log': ask({ what: [...PARAMETER_IDS, 'events'], before: numbers, waters: ['all'] }),
-	'GET /waters/[water]/log.csv': ask({ what: [...PARAMETER_IDS, 'events'], waters: ['all'] }),
+	'GET /waters/[water]/log': ask({ ...LOG_SEARCH, before: numbers }),
+	'GET /waters/[water]/log.csv': ask(LOG_SEARCH),
 	'GET /waters/[water]/log/[reading]': ask(),
 	'GET /waters/[water]/log/earlier': ask(),
 	'GET /waters/[water]/log/new': ask({ kind: EVENT_KINDS }),
@@ -183,7 +193,16 @@ export const SPECS: Readonly<Record<string, Spec>> = {
 	'GET /waters/[water]/targets': ask({ profile: ['mixed-reef', 'x'] }),
 	'GET /waters/[water]/testing': ask(),
 	'GET /waters/[water]/today': ask(),
-	'GET /waters/[water]/trends': ask({ span: ['week', 'month', 'all'] }),
+	'GET /waters/[water]/trends': ask({
+		span: ['week', 'month', 'all'],
+		from: ['2026-09-01T00:00', 'x'],
+		to: ['2026-11-01T00:00', '0001-01-01T00:00'],
+		rows: ['alkalinity.calcium', '..'],
+		over: ['alkalinity.calcium', 'x'],
+		at: ['2026-10-01T00:00', 'x'],
+		beside: ['x'],
+		corrected: ['yes']
+	}),
 	'GET /waters/[water]/waters': ask({ edit: ['x'] }),
 	'POST /account/passkeys': { kind: 'json', command: () => ({ password: 'four odd green pumps' }) },
 	'POST /account?/begin': form(undefined, { password: 'four odd green pumps' }),

@@ -18,6 +18,8 @@ export interface Preferences extends ShelfHabits {
 	readonly endPoint: EndPoint;
 	/** How this person records a colour between two steps. */
 	readonly between: StepReading['between'];
+	/** The first look at the demo is shown once. */
+	readonly tour: 'offered' | 'seen';
 	/** The rows of trends in their order; null is all, in the usual one. */
 	readonly trendRows: readonly ParameterId[] | null;
 	/** What was chosen of numbers and dates: the rest is as the browser has it. */
@@ -33,6 +35,7 @@ export const PREFERENCES_COOKIE = 'tevrik_preferences';
 /** All that can be chosen; the first is the default. */
 const CHOICES = {
 	theme: THEMES,
+	tour: ['offered', 'seen'],
 	endPoint: END_POINTS,
 	between: BETWEEN_SCHOOLS,
 	trust: TRUST_SCHOOLS,
@@ -88,6 +91,7 @@ export function readPreferences(text: string | undefined, acceptLanguage: string
 	const reader = { ...usual, ...own, temperatures: units.temperature } as Reader;
 	return {
 		theme: of('theme'),
+		tour: of('tour'),
 		units,
 		endPoint: of('endPoint'),
 		between: of('between'),

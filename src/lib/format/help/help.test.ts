@@ -1,3 +1,4 @@
+import { HELP_GROUPS } from './help-groups';
 import { describe, expect, it } from 'vitest';
 import { PARAMETER_IDS } from '$lib/core/quantity';
 import { HELP, helpFor, searchHelp } from './help';
@@ -23,5 +24,12 @@ describe('the help', () => {
 			expect(helpFor(parameter, null).length, parameter).toBeGreaterThan(0);
 		}
 		expect(helpFor('nitrate', 'step').map((t) => t.id)).toContain('daylight');
+	});
+});
+
+describe('the groups of the help', () => {
+	it('hold every topic once', () => {
+		const grouped = HELP_GROUPS.flatMap((g) => [...g.topics] as string[]);
+		expect(grouped.toSorted()).toEqual(HELP.map((t) => t.id).toSorted());
 	});
 });

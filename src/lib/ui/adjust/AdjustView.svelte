@@ -21,6 +21,7 @@
 
 	import StandPicture from './StandPicture.svelte';
 	import WayPicture from './WayPicture.svelte';
+	import HelpMark from '$lib/ui/shared/HelpMark.svelte';
 
 	interface Props {
 		water: { readonly id: string; readonly name: string; readonly kind: string };
@@ -129,6 +130,7 @@
 						: toDo.length === 0
 							? 'Nothing has to be corrected'
 							: 'What to put right, in this order'}
+					<HelpMark topic="husbandry-first" about="what comes before any dose" />
 				</h2>
 				{#if toDo.length === 0}
 					<p class="mt-2 text-muted">

@@ -2,11 +2,12 @@
 	import type { ShelfAnswer, ShelfThing } from '$lib/contract/shelf-view';
 	import { PARAMETER_IDS, type ParameterId, type UnitId } from '$lib/core/quantity';
 	import type { Instant } from '$lib/core/time';
-	import { dueWords, supplySentence, toBuyWords } from '$lib/format/shelf/shelf';
+	import { toBuyWords } from '$lib/format/shelf/shelf';
 	import May from '$lib/ui/access/May.svelte';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Disclosure from '$lib/ui/kit/Disclosure.svelte';
 	import ShelfTable from './ShelfTable.svelte';
+	import HelpMark from '$lib/ui/shared/HelpMark.svelte';
 
 	interface Props {
 		waterId: string;
@@ -27,18 +28,16 @@
 	const here = $derived(shelf.things.filter((t) => t.retiredAt === null).sort((a, b) => rank(a) - rank(b)));
 	const soon = (thing: ShelfThing) =>
 		thing.supply.ends !== null && (thing.supply.ends.at - now) / 86_400_000 < SOON_DAYS;
-	const ending = $derived(here.filter((t) => t.openedAt !== null && soon(t)));
-	const due = $derived(here.filter((t) => t.due !== null));
+	/** No longer good, or not for long: what is opened, first what ends first. */
+	const ends = (t: ShelfThing) => t.openedAt !== null && soon(t);
 	const GROUPS: readonly {
 		readonly title: string;
 		readonly of: (t: ShelfThing) => boolean;
 		readonly none: string;
 	}[] = [
-		{
-			title: 'Kits in use',
-			of: (t) => t.kind === 'kit' && t.openedAt !== null,
-			none: 'No kit is opened. Open one, and its tests are counted off.'
-		},
+		{ title: 'Ends soon, or has ended', of: ends, none: '' },
+		{ title: 'To check on a standard', of: (t) => t.due !== null, none: '' },
+		{ title: 'In use', of: (t) => t.kind === 'kit' && t.openedAt !== null, none: '' },
 		{ title: 'Kits not opened yet', of: (t) => t.kind === 'kit' && t.openedAt === null, none: '' },
 		{
 			title: 'Standards',
@@ -52,10 +51,23 @@
 			none: ''
 		}
 	];
+	/** Each stands once, under the first that it belongs to. */
 	const groupOf = (thing: ShelfThing) => GROUPS.find((g) => g.of(thing));
 	const titleOf = (thing: ShelfThing) => groupOf(thing)?.title ?? '';
-	const inGroups = $derived(GROUPS.flatMap(({ of }) => here.filter(of)));
-	const missing = $derived(GROUPS.flatMap(({ of, none }) => (none && !here.some(of) ? [none] : [])));
+	const inGroups = $derived(
+		GROUPS.flatMap((group) => {
+			const own = here.filter((t) => groupOf(t) === group);
+			return group.of === ends
+				? own.toSorted((a, b) => (a.supply.ends?.at ?? now) - (b.supply.ends?.at ?? now))
+				: own;
+		})
+	);
+	const missing = $derived([
+		...(here.some((t) => t.kind === 'kit' && t.openedAt !== null)
+			? []
+			: ['No kit is opened. Open one, and its tests are counted off.']),
+		...GROUPS.flatMap(({ of, none }) => (none && !here.some(of) ? [none] : []))
+	]);
 	const retired = $derived(shelf.things.filter((t) => t.retiredAt !== null));
 </script>
 
@@ -67,28 +79,6 @@
 				<Button kind="primary" size="large" href="{base}/new">Put something on it</Button>
 			</p></May
 		>
-		{#if ending.length > 0}
-			<h2 class="label mt-8">Ending</h2>
-			<ul class="mt-2">
-				{#each ending as thing (thing.id)}
-					<li class="border-t py-3">
-						<a class="link font-semibold" href="{base}/{thing.id}">{thing.name}</a>
-						<span class="small figures block text-muted">{supplySentence(thing, timeZone, now)}</span>
-					</li>
-				{/each}
-			</ul>
-		{/if}
-		{#if due.length > 0}
-			<h2 class="label mt-8">To check on a standard</h2>
-			<ul class="mt-2">
-				{#each due as thing (thing.id)}
-					<li class="border-t py-3">
-						<a class="link font-semibold" href="{base}/{thing.id}#check">{thing.name}</a>
-						<span class="small block text-muted">{thing.due ? dueWords(thing.due) : ''}</span>
-					</li>
-				{/each}
-			</ul>
-		{/if}
 		<h2 class="label mt-8">To buy</h2>
 		<ul class="mt-2">
 			{#each shelf.toBuy as buy (buy.methodCode)}
@@ -104,7 +94,10 @@
 			<li><a class="link inline-block py-1" href="{base}/shopping">Shopping list to print</a></li>
 			<li><a class="link inline-block py-1" href="{base}/labels">Labels for bottles and syringes</a></li>
 			<li><a class="link inline-block py-1" href="{base}/compare">Kits side by side</a></li>
-			<li><a class="link inline-block py-1" href="{base}/standard">Make a standard</a></li>
+			<li>
+				<a class="link inline-block py-1" href="{base}/standard">Make a standard</a>
+				<HelpMark topic="standard" about="what a standard is for" />
+			</li>
 		</ul>
 	</aside>
 	<div class="min-w-0 px-4 py-6 lg:px-8">

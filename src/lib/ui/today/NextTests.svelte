@@ -3,6 +3,7 @@
 	import { nameWithin } from '$lib/core/quantity';
 	import { civilDate, type Instant } from '$lib/core/time';
 	import { shortDay } from '$lib/format/date';
+	import HelpMark from '$lib/ui/shared/HelpMark.svelte';
 
 	interface Props {
 		/** Those after today, the next first. */
@@ -23,7 +24,8 @@
 	);
 </script>
 
-<h2 class="label mt-8">Next tests</h2>
+<h2 class="label mt-8 inline-block">Next tests</h2>
+<HelpMark topic="when-next" about="when a test is due" />
 <ul class="small mt-2">
 	{#each days as { day, at, names } (day)}
 		<li class="flex justify-between gap-x-4 border-t py-1.5">

@@ -21,6 +21,7 @@
 	import ParameterRow from './ParameterRow.svelte';
 	import PlansToday from './PlansToday.svelte';
 	import NextTests from './NextTests.svelte';
+	import HelpMark from '$lib/ui/shared/HelpMark.svelte';
 
 	interface Props {
 		water: { readonly id: string; readonly kind: string; readonly startedAt: Instant };
@@ -198,7 +199,8 @@
 		{#if today.cycle && lived}
 			<CyclePanel cycle={today.cycle} waterId={water.id} startedAt={water.startedAt} {timeZone} {now} />
 		{/if}
-		<h2 id="water-now" class="label {today.cycle ? 'mt-6' : ''}">The water now</h2>
+		<h2 id="water-now" class="label inline-block {today.cycle ? 'mt-6' : ''}">The water now</h2>
+		<HelpMark topic="grades" about="how a value is judged" />
 		{#if rows.length > 0}
 			<ul class="@container mt-1 border-t" aria-labelledby="water-now">
 				{#each rows as row (row.parameter)}

@@ -39,6 +39,7 @@
 	import type { TrendEvent } from './trend-event';
 	import TimeHead from './TimeHead.svelte';
 	import TrendTools from './TrendTools.svelte';
+	import HelpMark from '$lib/ui/shared/HelpMark.svelte';
 
 	interface Props {
 		water: { readonly id: string; readonly name: string };
@@ -278,7 +279,9 @@
 					{spanWords(stack.from, stack.to, timeZone, now)}
 				</p>
 				<TimeHead {stack} {marks} {timeZone} {now} />
-				<p class="small self-end pb-1 text-muted max-md:hidden">now</p>
+				<p class="small self-end pb-1 text-muted max-md:hidden">
+					now <HelpMark topic="interval" about="what ± means" />
+				</p>
 			</div>
 			{#if stack.other}<p class="small border-b py-2 text-muted">
 					broken line and small hollow marks: {stack.other.name}

@@ -14,6 +14,7 @@
 	import LiveResult from './LiveResult.svelte';
 	import { measure } from './measure';
 	import ReadFrame from './ReadFrame.svelte';
+	import HelpMark from '$lib/ui/shared/HelpMark.svelte';
 
 	interface Props {
 		desk: BenchDesk;
@@ -95,6 +96,7 @@
 				<strong class="figures text-xl">{placeWords(method, shown)} {UNITS[method.unit].symbol}</strong>
 			{:else}
 				Press the ladder where the sample belongs: on a step, or between two.
+				<HelpMark topic="between-steps" about="a colour between two steps" />
 			{/if}
 		</p>
 		{#if halving?.ask != null}

@@ -16,6 +16,7 @@
 	import ReadFrame from './ReadFrame.svelte';
 	import TurningColours from './TurningColours.svelte';
 	import VolumeField from './VolumeField.svelte';
+	import HelpMark from '$lib/ui/shared/HelpMark.svelte';
 
 	interface Props {
 		desk: BenchDesk;
@@ -196,6 +197,11 @@
 				onfault={(f) => (fault = f)}
 			/>
 		</div>
+		<p class="small mt-2 text-muted">
+			Left or used? <HelpMark topic="left-used" about="left or used" />
+			<span class="pl-3">Which edge? <HelpMark topic="edge" about="which edge of the plunger is read" /></span
+			>
+		</p>
 		<LiveResult
 			{live}
 			parameters={which === 0 && method.kind !== 'paired-titration'

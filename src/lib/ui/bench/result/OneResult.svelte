@@ -14,6 +14,7 @@
 		verdictSentence
 	} from '$lib/format/judgement/verdict';
 	import { together } from './repeats';
+	import HelpMark from '$lib/ui/shared/HelpMark.svelte';
 
 	interface Props {
 		outcome: Outcome;
@@ -59,6 +60,7 @@
 				>{verdictSentence(result.parameter, verdict, unit)}</strong
 			>
 			{#if !quiet}{expectationSentence(result.parameter, verdict, unit)}{/if}
+			<HelpMark topic="grades" about="how it is judged" />
 		</p>
 	{:else if result.kind === 'bound'}
 		<p class="mt-4 max-w-[36rem] text-xl">{boundSentence(result, band, unit)}</p>
