@@ -115,12 +115,12 @@ describe('somebody new, without help', () => {
 		await me.goto('/bench/taken');
 		await me.page.waitForSelector('input[data-taken]');
 		const start = Date.now();
-		await me.page.focus('input[aria-label^="Alkalinity"]');
+		await me.page.focus('[role=group][aria-label="Alkalinity"] input');
 		for (const text of ['0.47', '0.80', '0.33']) {
 			await me.page.keyboard.type(text);
 			await me.page.keyboard.press('Enter');
 		}
-		await me.page.focus('input[aria-label^="Nitrate"]');
+		await me.page.focus('[role=group][aria-label="Nitrate"] input');
 		for (const text of ['8', '0.05']) {
 			await me.page.keyboard.type(text);
 			await me.page.keyboard.press('Enter');
@@ -137,9 +137,9 @@ describe('somebody new, without help', () => {
 		// What cannot be meant is told at once, and takes none of its neighbours along.
 		await me.goto('/bench/taken');
 		await me.page.waitForSelector('input[data-taken]');
-		await me.page.type('input[aria-label^="Alkalinity"]', '47');
+		await me.page.type('[role=group][aria-label="Alkalinity"] input', '47');
 		await me.sees('The syringe holds 1 mL');
-		await me.page.type('input[aria-label^="Magnesium"]', '0.33');
+		await me.page.type('[role=group][aria-label="Magnesium"] input', '0.33');
 		await me.sees('Save this result');
 		await me.sees('Not saved as it stands: Alkalinity');
 		expect(me.complaints).toEqual([]);

@@ -253,7 +253,7 @@ describe('the log', () => {
 		for (const row of rows) expect(row).toMatch(/431|430/);
 		await me.goto('/log?what=water-change&from=2026-09-01&to=2026-09-30');
 		const changes = await me.page.$$eval('tbody tr[data-index]', (all) => all.map((r) => r.innerText));
-		expect(changes.length).toBeGreaterThan(2);
+		expect(changes.length).toBeGreaterThanOrEqual(2);
 		for (const change of changes) expect(change).toContain('Water change');
 		expect(await me.text()).not.toMatch(/October|August/);
 		await me.goto('/log?words=%25_nothing');

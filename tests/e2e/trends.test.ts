@@ -222,7 +222,7 @@ describe('the stack of trends', () => {
 			{},
 			before
 		);
-		await me.page.focus('[aria-label="Where it begins"]');
+		await me.page.$eval('[aria-label="Where it begins"]', (e) => (e as unknown as SVGElement).focus());
 		const wider = (await span(me))!;
 		for (let i = 0; i < 4; i++) await me.page.keyboard.press('ArrowRight');
 		await me.page.waitForFunction(

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { EVENT_KINDS } from '../../src/lib/core/record/index.ts';
-import { SHELF_KINDS } from '../../src/lib/contract/shelf.ts';
+import { SHELF_KINDS } from '../../src/lib/contract/choices.ts';
 import { SHIPPED_METHODS, stepsFor } from '../../src/lib/core/method/index.ts';
 import { PARAMETER_IDS, PARAMETERS } from '../../src/lib/core/quantity/index.ts';
 import { anyReading } from '../support/extreme-readings.ts';

@@ -1,4 +1,4 @@
-import { LONGEST_SIDE_PX } from '$lib/contract/photograph';
+import { LONGEST_SIDE_PX } from '$lib/contract/lengths';
 import { send, type Answer } from './api';
 
 const QUALITY = 0.82;

@@ -1,10 +1,6 @@
+import { LONGEST_NAME, LONGEST_PASSWORD, SHORTEST_PASSWORD } from './lengths.ts';
 import { Type, type Static } from '@sinclair/typebox';
 import { closed } from './common.ts';
-
-/** Length is what makes a password hard to guess (NIST SP 800-63B); no kinds of letters are asked for. */
-export const SHORTEST_PASSWORD = 10;
-export const LONGEST_PASSWORD = 128;
-export const LONGEST_NAME = 80;
 
 const Name = Type.String({ minLength: 1, maxLength: LONGEST_NAME, pattern: '^[^@\\p{Cc}]*$' });
 

@@ -1,11 +1,9 @@
+import { LABORATORY_PARAMETERS } from './choices.ts';
 import { Type, type Static } from '@sinclair/typebox';
 import { PARAMETER_IDS, type ParameterId } from '$lib/core/quantity';
 import type { Instant } from '$lib/core/time';
 import { closed, Id, InstantMs, Note, OffsetMinutes, words } from './common.ts';
 import { LONGEST } from './lengths.ts';
-
-/** What a laboratory can be asked for. */
-export const LABORATORY_PARAMETERS = PARAMETER_IDS.filter((p) => p !== 'temperature' && p !== 'ph');
 
 /** A bottle is sent to the laboratory; the answer comes after some days. */
 export const SendSample = Type.Object(

@@ -10,3 +10,20 @@ export const LONGEST = {
 	lotCode: 60,
 	profile: 80
 } as const;
+
+/** Length is what makes a password hard to guess (NIST SP 800-63B); no kinds of letters are asked for. */
+export const SHORTEST_PASSWORD = 10;
+
+export const LONGEST_PASSWORD = 128;
+
+export const LONGEST_NAME = 80;
+
+export const PIN_LENGTH = { least: 4, most: 8 } as const;
+
+/** A photograph is made small before it is sent: this is enough to read a scale by. */
+export const LONGEST_SIDE_PX = 1600;
+
+/** For one run or one thing; more would hide the one that matters. */
+export const MOST_PHOTOGRAPHS = 6;
+
+export const LONGEST_WATER_NAME = 80;

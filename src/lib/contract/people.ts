@@ -1,14 +1,12 @@
+import { PIN_LENGTH } from './lengths.ts';
 import { Type, type Static } from '@sinclair/typebox';
 import { ROLES, type Role } from '$lib/core/access';
-import { LONGEST_NAME } from './account.ts';
+import { LONGEST_NAME } from './lengths.ts';
 import { closed, Id, InstantMs, words } from './common.ts';
 import { typed } from './typed.ts';
 
 const WithoutControl = '^[^\\p{Cc}]*$';
 const ForWhom = Type.String({ maxLength: LONGEST_NAME, pattern: WithoutControl });
-
-/** How long a link may lie about before it has to be made anew, in days. */
-export const LINK_DAYS = [1, 7, 30] as const;
 
 /** When a membership ends by itself: a day, taken at noon. Empty is never. */
 const MemberUntil = Type.Union([typed('day', InstantMs), Type.Null()]);
@@ -54,8 +52,6 @@ export type AddPlace = Static<typeof AddPlace>;
 /** Lets a device be a place no longer. */
 export const RevokePlace = Type.Object({ id: Id, placeId: Id }, closed);
 export type RevokePlace = Static<typeof RevokePlace>;
-
-export const PIN_LENGTH = { least: 4, most: 8 } as const;
 
 /** Digits that are asked for where somebody says at a place that they read; empty: none. */
 export const SetPin = Type.Object(

@@ -1,17 +1,11 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { closed, Id } from './common.ts';
 
-/** A photograph is made small before it is sent: this is enough to read a scale by. */
-export const LONGEST_SIDE_PX = 1600;
-
 /** The longest side of what is kept, however it came: anything larger was not made by a page of ours. */
 export const LONGEST_KEPT_SIDE_PX = 4096;
 
 /** What may come in; a picture of that size is a tenth of it. */
 export const MOST_PHOTOGRAPH_BYTES = 2_000_000;
-
-/** For one run or one thing; more would hide the one that matters. */
-export const MOST_PHOTOGRAPHS = 6;
 
 export const PHOTOGRAPH_TYPES = ['image/jpeg', 'image/png', 'image/webp'] as const;
 export type PhotographType = (typeof PHOTOGRAPH_TYPES)[number];

@@ -3,10 +3,6 @@ import { closed, Id, InstantMs } from './common.ts';
 import { words } from './common.ts';
 import { StepEntry } from './test-run.ts';
 
-/** Every hand movement; the card; counts and timers only. */
-export const GUIDANCE = ['full', 'card', 'counts'] as const;
-export type Guidance = (typeof GUIDANCE)[number];
-
 export const SESSION_STATES = ['planned', 'under-way', 'finished', 'dropped'] as const;
 export type SessionState = (typeof SESSION_STATES)[number];
 

@@ -1,10 +1,7 @@
 import { Type, type Static } from '@sinclair/typebox';
-import { LONGEST_NAME } from './account.ts';
+import { LONGEST_NAME } from './lengths.ts';
 import { closed, Id } from './common.ts';
 import { LONGEST } from './lengths.ts';
-
-/** How long the link of a sheet opens it, in days. */
-export const SHEET_DAYS = [7, 30, 90] as const;
 
 /** Hands a visitor what is known of a water, by a link that can be taken back. */
 export const GiveSheet = Type.Object(

@@ -5,7 +5,8 @@ import type { ParameterId } from '$lib/core/quantity';
 import type { TestResult } from '$lib/core/reading';
 import type { AmountUnit, CheckDue, DatedNote, KitMerits, Supply, ToBuy, TrustSchool } from '$lib/core/shelf';
 import type { Instant } from '$lib/core/time';
-import type { CheckSpan, ShelfDetails, ShelfKind } from './shelf';
+import type { CheckSpan, ShelfDetails } from './shelf';
+import type { ShelfKind } from './choices';
 
 export const TRUST_SCHOOLS: readonly TrustSchool[] = ['standards', 'habit'];
 

@@ -1,3 +1,4 @@
+import { SHELF_KINDS } from './choices.ts';
 import { Type, type Static } from '@sinclair/typebox';
 import type { KitFinding } from '$lib/core/comparison';
 import { DROPPER_STATES } from '$lib/core/method';
@@ -6,12 +7,6 @@ import { SALT_IDS } from '$lib/core/standard';
 import { closed, Id, InstantMs, Note, words } from './common.ts';
 import { LONGEST } from './lengths.ts';
 import { typed } from './typed.ts';
-
-export const SHELF_KINDS = ['kit', 'standard', 'instrument', 'syringe', 'scoop', 'vial', 'stirrer'] as const;
-export type ShelfKind = (typeof SHELF_KINDS)[number];
-
-/** What belongs to one reagent, or to none and is shared. */
-export const OWNED_BY_REAGENT: ReadonlySet<ShelfKind> = new Set<ShelfKind>(['syringe', 'scoop']);
 
 const Label = Type.String({ minLength: 1, maxLength: 40 });
 

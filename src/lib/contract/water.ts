@@ -1,11 +1,9 @@
+import { WATER_KINDS } from './choices.ts';
+import { LONGEST_WATER_NAME } from './lengths.ts';
 import { Type, type Static } from '@sinclair/typebox';
 import { PROFILE_IDS } from '$lib/core/judgement';
 import { closed, Id, InstantMs, words } from './common.ts';
 
-export const WATER_KINDS = ['tank', 'new-mix', 'source', 'collected'] as const;
-export type WaterKind = (typeof WATER_KINDS)[number];
-
-export const LONGEST_WATER_NAME = 80;
 const Name = Type.String({ minLength: 1, maxLength: LONGEST_WATER_NAME });
 /** From a vase to a public aquarium. */
 const Litres = Type.Number({ minimum: 0.5, maximum: 10_000_000 });
@@ -78,15 +76,3 @@ export const ChooseKits = Type.Object(
 	closed
 );
 export type ChooseKits = Static<typeof ChooseKits>;
-
-/** How long it runs already, in days, where that is all somebody knows; nothing chosen is not known. */
-export const RUNS_SINCE_DAYS = {
-	'this-week': 0,
-	'a-month': 30,
-	'three-months': 91,
-	'half-a-year': 183,
-	'a-year': 365,
-	'two-years': 730,
-	longer: 1500
-} as const;
-export type RunsSince = keyof typeof RUNS_SINCE_DAYS;

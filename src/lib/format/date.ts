@@ -1,30 +1,44 @@
 import { civilDate, daysBetween, offsetMinutes, type CivilDate, type Instant } from '$lib/core/time';
 import { reader } from './reader.ts';
 
-type Parts = Readonly<Partial<Record<Intl.DateTimeFormatPartTypes, string>>>;
+/** Parts of a day that are named, as the platform calls them. */
+export interface DayForm {
+	readonly weekday?: 'short' | 'long';
+	readonly day?: 'numeric';
+	readonly month?: 'short' | 'long';
+	readonly year?: 'numeric' | '2-digit';
+}
 
-const formatters = new Map<string, Intl.DateTimeFormat>();
-/** A page names the same few days over and over, and the platform takes long to name one. */
-const named = new Map<string, Parts>();
-const MOST_NAMED = 4000;
+// British English of its own: the platform's first formatter takes a browser longer than all of a page besides.
+const WEEKDAYS = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'] as const;
+const MONTHS = [
+	'January',
+	'February',
+	'March',
+	'April',
+	'May',
+	'June',
+	'July',
+	'August',
+	'September',
+	'October',
+	'November',
+	'December'
+] as const;
+const shortMonth = (name: string) => name.slice(0, name === 'September' ? 4 : 3);
 
-/** The words of a day of the calendar, in British English; their order is the reader's. */
-function partsOf(day: CivilDate, options: Intl.DateTimeFormatOptions): Parts {
-	const form = JSON.stringify(options);
-	const key = day + form;
-	const known = named.get(key);
-	if (known) return known;
-	let formatter = formatters.get(form);
-	if (!formatter) {
-		formatter = new Intl.DateTimeFormat('en-GB', { timeZone: 'UTC', ...options });
-		formatters.set(form, formatter);
-	}
-	const parts: Parts = Object.fromEntries(
-		formatter.formatToParts(Date.parse(day)).map(({ type, value }) => [type, value])
-	);
-	if (named.size >= MOST_NAMED) named.clear();
-	named.set(key, parts);
-	return parts;
+/** The words of a day of the calendar; their order is the reader's. */
+function partsOf(civil: CivilDate, { weekday, day, month, year }: DayForm) {
+	const date = new Date(Date.parse(civil));
+	const dayName = WEEKDAYS[date.getUTCDay()]!;
+	const monthName = MONTHS[date.getUTCMonth()]!;
+	const yearText = String(date.getUTCFullYear());
+	return {
+		weekday: weekday && (weekday === 'long' ? dayName : dayName.slice(0, 3)),
+		day: day && String(date.getUTCDate()),
+		month: month && (month === 'long' ? monthName : shortMonth(monthName)),
+		year: year && (year === '2-digit' ? yearText.slice(-2) : yearText)
+	};
 }
 
 const ORDER = {
@@ -34,8 +48,8 @@ const ORDER = {
 } as const;
 
 /** Day, month and year as far as they are asked for, in the reader's order: "23 Nov", "Nov 23". */
-export function dayWords(at: Instant, timeZone: string, options: Intl.DateTimeFormatOptions): string {
-	const words = partsOf(civilDate(at, timeZone), options);
+export function dayWords(at: Instant, timeZone: string, form: DayForm): string {
+	const words = partsOf(civilDate(at, timeZone), form);
 	return [words.weekday, ...ORDER[reader().dates].map((part) => words[part])].filter(Boolean).join(' ');
 }
 

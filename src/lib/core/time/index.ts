@@ -10,7 +10,17 @@ export {
 	type Instant,
 	type Clock
 } from './instant.ts';
-export { civilDate, endOfDay, instantOnDay, isZone, offsetMinutes, type CivilDate } from './zone.ts';
+export {
+	civilDate,
+	endOfDay,
+	instantOnDay,
+	isZone,
+	knowZone,
+	offsetMinutes,
+	steadySpans,
+	type CivilDate,
+	type SteadySpan
+} from './zone.ts';
 export { instantOfLocal } from './local-time.ts';
 export { inOrderByNow, isFuture, type NamedTime } from './order.ts';
 export { minuteOfTime, timeOfMinute, typedDay, typedMoment, typedTime, type DateOrder } from './typed.ts';

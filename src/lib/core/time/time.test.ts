@@ -10,7 +10,9 @@ import {
 	instantOfLocal,
 	instantOnDay,
 	isFuture,
+	knowZone,
 	offsetMinutes,
+	steadySpans,
 	toIso,
 	type Instant
 } from './index.ts';
@@ -126,5 +128,26 @@ describe('a time that is still to come', () => {
 	it('has five minutes of grace for a device whose clock is fast', () => {
 		expect(isFuture(start + 4 * 60_000, start)).toBe(false);
 		expect(isFuture(start + 6 * 60_000, start)).toBe(true);
+	});
+});
+
+describe('what is told of a zone', () => {
+	it('is what the platform says, for every moment, and leaves the days of a change to it', () => {
+		const zone = 'America/Santiago';
+		const from = instant(Date.parse('2025-01-01T00:00Z'));
+		const to = instant(Date.parse('2026-12-31T00:00Z'));
+		const spans = steadySpans(zone, from, to);
+		// Four changes in two years part five spans.
+		expect(spans).toHaveLength(5);
+		const times = Array.from({ length: 4000 }, (_, i) =>
+			instant(from + Math.floor((i / 4000) * (to - from)))
+		);
+		const before = times.map((at) => [civilDate(at, zone), offsetMinutes(at, zone)]);
+		knowZone(zone, spans);
+		expect(times.map((at) => [civilDate(at, zone), offsetMinutes(at, zone)])).toEqual(before);
+		// It is really taken: a word that is wrong would be said on.
+		knowZone(zone, [{ fromDay: 20_000, toDay: 20_001, offsetMs: 3_600_000 }]);
+		expect(offsetMinutes(instant(20_000 * 86_400_000), zone)).toBe(60);
+		knowZone(zone, []);
 	});
 });

@@ -51,6 +51,35 @@ function exactOffsetMs(at: Instant, timeZone: string): number {
 	return asUtc - Math.floor(at / 1000) * 1000;
 }
 
+/** Days of UTC, both of them in it, at whose every moment local time is ahead by the same. */
+export interface SteadySpan {
+	readonly fromDay: number;
+	readonly toDay: number;
+	readonly offsetMs: number;
+}
+
+/** What was told of zones, so that nobody has to ask the platform: to make its first formatter takes it longest of all. */
+const told = new Map<string, readonly SteadySpan[]>();
+
+/** Takes another's word for how far ahead a zone is; days that it does not hold are asked of the platform as ever. */
+export function knowZone(timeZone: string, spans: readonly SteadySpan[]): void {
+	told.set(timeZone, spans);
+}
+
+/** Of a zone the spans in which nothing changes, from a day to another; the days of a change belong to none. */
+export function steadySpans(timeZone: string, from: Instant, to: Instant): readonly SteadySpan[] {
+	const spans: SteadySpan[] = [];
+	for (let day = Math.floor(from / DAY_MS); day <= Math.floor(to / DAY_MS); day++) {
+		const offsetMs = steadyOffsetMs(instant(day * DAY_MS), timeZone);
+		const last = spans.at(-1);
+		if (offsetMs === null) continue;
+		if (last && last.toDay === day - 1 && last.offsetMs === offsetMs)
+			spans[spans.length - 1] = { ...last, toDay: day };
+		else spans.push({ fromDay: day, toDay: day, offsetMs });
+	}
+	return spans;
+}
+
 /**
  * The same for every moment of most days: a formatter is asked twice for each, and not for every reading of a record.
  *
@@ -58,9 +87,11 @@ function exactOffsetMs(at: Instant, timeZone: string): number {
  */
 function steadyOffsetMs(at: Instant, timeZone: string): number | null {
 	if (!(at >= WHOLE_MINUTES_SINCE && at < FOUR_DIGITS_UNTIL)) return null;
+	const day = Math.floor(at / DAY_MS);
+	const span = told.get(timeZone)?.find((s) => day >= s.fromDay && day <= s.toDay);
+	if (span) return span.offsetMs;
 	let days = offsets.get(timeZone);
 	if (!days || days.size > MOST_DAYS) offsets.set(timeZone, (days = new Map<number, number | null>()));
-	const day = Math.floor(at / DAY_MS);
 	const known = days.get(day);
 	if (known !== undefined) return known;
 	const begin = exactOffsetMs(instant(day * DAY_MS), timeZone);

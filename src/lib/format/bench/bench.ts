@@ -1,4 +1,4 @@
-import type { Guidance } from '$lib/contract/session';
+import type { Guidance } from '$lib/contract/choices';
 import type { Overdue, Wish } from '$lib/core/bench';
 import type { DueTest, Happening, WhyDue } from '$lib/core/judgement';
 import type { ProtocolStep } from '$lib/core/method';

@@ -1,5 +1,5 @@
 import type { BottleState, ResultMove, ShelfThing } from '$lib/contract/shelf-view';
-import type { ShelfKind } from '$lib/contract/shelf';
+import type { ShelfKind } from '$lib/contract/choices';
 import type { KitFinding, StandardFound } from '$lib/core/comparison';
 import type { DropperState } from '$lib/core/method';
 import { nameWithin, PARAMETERS, UNITS, type ParameterId, type UnitId } from '$lib/core/quantity';

@@ -1,4 +1,4 @@
-import { RUNS_SINCE_DAYS, type RunsSince } from '$lib/contract/water';
+import { RUNS_SINCE_DAYS, type RunsSince } from '$lib/contract/choices';
 import { DAILY_LIMITS, type Limited } from '$lib/core/caution';
 import { limitFor } from '$lib/core/correction';
 import { bandsIn, longestDays, stageOf, STAGES, type ProfileId } from '$lib/core/judgement';

@@ -1,5 +1,5 @@
 import { civilDate, daysBetween, instant, instantOnDay, type CivilDate, type Instant } from '$lib/core/time';
-import { dayWords } from '../date.ts';
+import { dayWords, type DayForm } from '../date.ts';
 
 export interface DayTick {
 	readonly at: Instant;
@@ -15,7 +15,7 @@ const STEPS = [
 ] as const;
 type Every = (typeof STEPS)[number]['every'];
 
-const WORDS: Readonly<Record<Every, Intl.DateTimeFormatOptions>> = {
+const WORDS: Readonly<Record<Every, DayForm>> = {
 	day: { day: 'numeric', month: 'short' },
 	week: { day: 'numeric', month: 'short' },
 	month: { month: 'short' },

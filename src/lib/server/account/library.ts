@@ -2,7 +2,7 @@ import { passkey } from '@better-auth/passkey';
 import { betterAuth, type BetterAuthOptions } from 'better-auth';
 import { twoFactor } from 'better-auth/plugins/two-factor';
 import { username } from 'better-auth/plugins/username';
-import { LONGEST_PASSWORD, SHORTEST_PASSWORD } from '$lib/contract/account';
+import { LONGEST_PASSWORD, SHORTEST_PASSWORD } from '$lib/contract/lengths';
 import type { Database } from '../db/connect.ts';
 import { accountRecords } from '../repository/account.ts';
 import { keepingDigests } from './token-digests.ts';

@@ -1,5 +1,6 @@
 import { and, asc, desc, eq, gte, inArray, isNotNull, sql } from 'drizzle-orm';
-import type { KeptCheck, ShelfDetails, ShelfKind } from '$lib/contract/shelf';
+import type { KeptCheck, ShelfDetails } from '$lib/contract/shelf';
+import type { ShelfKind } from '$lib/contract/choices';
 import type { KitFinding } from '$lib/core/comparison';
 import type { Method } from '$lib/core/method';
 import type { ParameterId } from '$lib/core/quantity';

@@ -5,9 +5,9 @@ import {
 	FinishCheck,
 	NOTE_ITEM,
 	NOTE_KINDS,
-	SHELF_KINDS,
 	type NoteItem
 } from '$lib/contract/shelf';
+import { SHELF_KINDS } from '$lib/contract/choices';
 import { convert, convertSpan, PARAMETER_IDS, PARAMETERS } from '$lib/core/quantity';
 import { fail, type Result } from '$lib/core/result';
 import { COVERAGE } from '$lib/core/uncertainty';

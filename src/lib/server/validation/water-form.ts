@@ -1,4 +1,5 @@
-import { AddWater, KnownVolume, Lights, RUNS_SINCE_DAYS, WATER_KINDS } from '$lib/contract/water';
+import { AddWater, KnownVolume, Lights } from '$lib/contract/water';
+import { RUNS_SINCE_DAYS, WATER_KINDS } from '$lib/contract/choices';
 import { CM_PER_INCH, ROCKWORK_IDS, volumeOfGlass } from '$lib/core/balance';
 import { GUESSED_VOLUME_U, KNOWN_VOLUME_U } from '$lib/core/correction';
 import { PROFILE_IDS, type ProfileId } from '$lib/core/judgement';

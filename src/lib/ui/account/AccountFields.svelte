@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { LONGEST_NAME, SHORTEST_PASSWORD } from '$lib/contract/account';
+	import { LONGEST_NAME, SHORTEST_PASSWORD } from '$lib/contract/lengths';
 	import Field from '$lib/ui/kit/Field.svelte';
 	import type { AccountRefused } from './refused';
 

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { enhance } from '$app/forms';
-	import { SHORTEST_PASSWORD } from '$lib/contract/account';
+	import { SHORTEST_PASSWORD } from '$lib/contract/lengths';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Field from '$lib/ui/kit/Field.svelte';
 	import { sending } from '$lib/ui/shared/sending';

@@ -11,13 +11,9 @@
 	import { BenchState } from './BenchState.svelte';
 	import type { BenchAsked } from './choose/asked';
 	import ChooseTests from './choose/ChooseTests.svelte';
-	import FinishView from './finish/FinishView.svelte';
-	import LayOutView from './layout/LayOutView.svelte';
 	import RefusedNotice from './RefusedNotice.svelte';
-	import SavedNotice from './SavedNotice.svelte';
-	import RunBench from './run/RunBench.svelte';
-	import SessionFrame from './run/SessionFrame.svelte';
 	import { SessionPlanner } from './layout/SessionPlanner.svelte';
+	import { fetchedScreens, type Screens } from './screens';
 
 	interface Props {
 		waterId: string;
@@ -34,8 +30,22 @@
 		asked: BenchAsked;
 		/** What the server knows of another water; null where it cannot be asked. */
 		askWater: (waterId: string) => Promise<BenchAnswer | null>;
+		/** The screens of a test, where they are here already. */
+		screens?: Screens | null;
 	}
-	let { waterId, bench, siblings, units, habits, timeZone, now, onsaved, asked, askWater }: Props = $props();
+	let {
+		waterId,
+		bench,
+		siblings,
+		units,
+		habits,
+		timeZone,
+		now,
+		onsaved,
+		asked,
+		askWater,
+		screens = null
+	}: Props = $props();
 
 	const desk = benchDeskOf();
 	const outbox = outboxOf();
@@ -54,6 +64,22 @@
 		onsaved,
 		askWater
 	}));
+
+	/** The screens of a test, which nobody needs who only chooses; fetched as soon as a hand moves. */
+	let shown = $state.raw<Screens | null>(untrack(() => screens));
+	let unfetched = $state(false);
+	async function fetchScreens(): Promise<void> {
+		if (shown) return;
+		try {
+			shown = await fetchedScreens();
+			unfetched = false;
+		} catch {
+			unfetched = true;
+		}
+	}
+	$effect(() => {
+		if (desk.ready && (atBench.phase !== 'choose' || atBench.saved)) void fetchScreens();
+	});
 
 	$effect(() => {
 		void desk.storeWater(waterId, bench, timeZone);
@@ -77,13 +103,19 @@
 	};
 </script>
 
+<svelte:window onpointerdown={() => void fetchScreens()} onkeydown={() => void fetchScreens()} />
+
 <main>
 	{#if desk.storeFault}<p class="page py-2! font-semibold text-warn">{desk.storeFault}</p>{/if}
 	<RefusedNotice {outbox} />
-	{#if !desk.ready}
-		<p class="page text-muted">Looking for an unfinished test …</p>
-	{:else if atBench.phase === 'lay-out'}
-		<LayOutView
+	{#if desk.ready && atBench.phase !== 'choose' && !shown}
+		<p class="page text-muted" role="status">
+			{unfetched
+				? 'This screen cannot be fetched just now. What was begun is kept here; it is tried again with the next press.'
+				: 'One moment …'}
+		</p>
+	{:else if desk.ready && shown && atBench.phase === 'lay-out'}
+		<shown.LayOutView
 			{desk}
 			{planner}
 			{timeZone}
@@ -93,8 +125,8 @@
 			onbegin={() => atBench.begin()}
 			onback={() => void desk.clear()}
 		/>
-	{:else if atBench.phase === 'finish' && desk.session}
-		<FinishView
+	{:else if desk.ready && shown && atBench.phase === 'finish' && desk.session}
+		<shown.FinishView
 			session={desk.session}
 			{units}
 			benchOf={(id) => atBench.benchOf(id)}
@@ -103,9 +135,9 @@
 			now={desk.now as Instant}
 			onclose={() => void atBench.close()}
 		/>
-	{:else if atBench.phase === 'run' && desk.isSession}
-		<SessionFrame {desk} {planner} {timeZone} waterName={(id) => atBench.waterName(id)}>
-			<RunBench
+	{:else if desk.ready && shown && atBench.phase === 'run' && desk.isSession}
+		<shown.SessionFrame {desk} {planner} {timeZone} waterName={(id) => atBench.waterName(id)}>
+			<shown.RunBench
 				bench={atBench.at}
 				{units}
 				{timeZone}
@@ -113,9 +145,9 @@
 				onkept={(...about) => atBench.kept(...about)}
 				onrepeat={(old) => atBench.again(old)}
 			/>
-		</SessionFrame>
-	{:else if atBench.phase === 'run'}
-		<RunBench
+		</shown.SessionFrame>
+	{:else if desk.ready && shown && atBench.phase === 'run'}
+		<shown.RunBench
 			bench={atBench.at}
 			{units}
 			{timeZone}
@@ -124,8 +156,8 @@
 			onrepeat={(old) => atBench.again(old)}
 		/>
 	{:else}
-		{#if atBench.saved}
-			<SavedNotice
+		{#if atBench.saved && shown}
+			<shown.SavedNotice
 				{...atBench.saved}
 				here={atBench.savedHere}
 				{waterId}
@@ -133,22 +165,25 @@
 				onagain={() => atBench.repeatSaved()}
 			/>
 		{/if}
-		<ChooseTests
-			{waterId}
-			{bench}
-			{siblings}
-			benchOf={(id) => atBench.benchOf(id)}
-			onwater={(id) => atBench.askFor(id)}
-			{units}
-			{timeZone}
-			{now}
-			{asked}
-			onstart={(offer, choice) => atBench.start(offer, choice)}
-			onlayout={(chosen) => atBench.layOut(chosen)}
-			ontomorrow={(chosen) => atBench.tomorrow(chosen)}
-			planned={atBench.planned}
-			ongoon={(sheet) => void atBench.goOn(sheet)}
-			ondrop={(sheet) => atBench.drop(sheet)}
-		/>
+		<!-- Until it is known whether a test was left unfinished nothing can be begun; it takes a moment. -->
+		<div inert={!desk.ready}>
+			<ChooseTests
+				{waterId}
+				{bench}
+				{siblings}
+				benchOf={(id) => atBench.benchOf(id)}
+				onwater={(id) => atBench.askFor(id)}
+				{units}
+				{timeZone}
+				{now}
+				{asked}
+				onstart={(offer, choice) => atBench.start(offer, choice)}
+				onlayout={(chosen) => atBench.layOut(chosen)}
+				ontomorrow={(chosen) => atBench.tomorrow(chosen)}
+				planned={atBench.planned}
+				ongoon={(sheet) => void atBench.goOn(sheet)}
+				ondrop={(sheet) => atBench.drop(sheet)}
+			/>
+		</div>
 	{/if}
 </main>

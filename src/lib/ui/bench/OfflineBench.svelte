@@ -9,6 +9,8 @@
 	import type { KeptWater } from '$lib/ui/shared/bench-session';
 	import { benchDeskOf, outboxOf } from '$lib/ui/shared/context';
 	import Timers from '$lib/ui/shared/Timers.svelte';
+	// Brought along, they belong to what is kept for a bench without a network.
+	import * as screens from './all-screens';
 	import BenchView from './BenchView.svelte';
 
 	/** How often it is tried whether the server is back. */
@@ -69,6 +71,7 @@
 		<main class="page text-muted">Looking for what this device kept …</main>
 	{:else if kept}
 		<BenchView
+			{screens}
 			{waterId}
 			bench={kept.bench}
 			siblings={[]}

@@ -1,7 +1,8 @@
 <script lang="ts">
 	import { enhance } from '$app/forms';
 	import { idMaker } from '$lib/client/ids';
-	import { LABORATORY_PARAMETERS, type SentSample } from '$lib/contract/laboratory';
+	import { type SentSample } from '$lib/contract/laboratory';
+	import { LABORATORY_PARAMETERS } from '$lib/contract/choices';
 	import { LONGEST } from '$lib/contract/lengths';
 	import { nameWithin, PARAMETERS } from '$lib/core/quantity';
 	import type { Instant } from '$lib/core/time';

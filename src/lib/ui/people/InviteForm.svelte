@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { enhance } from '$app/forms';
-	import { LINK_DAYS } from '$lib/contract/people';
+	import { LINK_DAYS } from '$lib/contract/choices';
 	import { ROLES, type Role } from '$lib/core/access';
 	import type { CivilDate } from '$lib/core/time';
 	import { ROLE_NAMES } from '$lib/format/faults/access';

@@ -1,4 +1,4 @@
-import type { Guidance } from '$lib/contract/session';
+import type { Guidance } from '$lib/contract/choices';
 import { admit, progressOf, type BenchPress, type PlanOutcome, type Progress } from '$lib/core/bench';
 import { stepsFor, type Method, type ProtocolStep } from '$lib/core/method';
 import type { TestResult } from '$lib/core/reading';

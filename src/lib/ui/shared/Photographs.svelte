@@ -2,7 +2,7 @@
 	import { invalidateAll } from '$app/navigation';
 	import { idMaker } from '$lib/client/ids';
 	import { madeSmall, sendPhotograph, takePhotographBack } from '$lib/client/photograph';
-	import { MOST_PHOTOGRAPHS } from '$lib/contract/photograph';
+	import { MOST_PHOTOGRAPHS } from '$lib/contract/lengths';
 	import { faultText } from '$lib/format/faults/faults';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import FileField from '$lib/ui/kit/FileField.svelte';

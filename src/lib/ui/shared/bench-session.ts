@@ -1,5 +1,6 @@
 import type { BenchAnswer, BenchKit, BenchStandard } from '$lib/contract/bench';
-import type { Guidance, SaveSession, SessionState } from '$lib/contract/session';
+import type { SaveSession, SessionState } from '$lib/contract/session';
+import type { Guidance } from '$lib/contract/choices';
 import type { SlipAnswer } from '$lib/contract/test-run';
 import type { BenchEntry, Placed, UnderWay, Wish } from '$lib/core/bench';
 import { stepsFor, type Method, type Portion } from '$lib/core/method';

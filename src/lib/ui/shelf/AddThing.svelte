@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { enhance } from '$app/forms';
 	import { LONGEST } from '$lib/contract/lengths';
-	import { OWNED_BY_REAGENT, SHELF_KINDS, type ShelfKind } from '$lib/contract/shelf';
+	import { OWNED_BY_REAGENT, SHELF_KINDS, type ShelfKind } from '$lib/contract/choices';
 	import type { UnusedSchool } from '$lib/contract/shelf-view';
 	import type { Method } from '$lib/core/method';
 	import { PARAMETER_IDS, PARAMETERS, UNITS, type ParameterId, type UnitId } from '$lib/core/quantity';

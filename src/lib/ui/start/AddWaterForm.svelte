@@ -1,7 +1,8 @@
 <script lang="ts">
 	import { untrack } from 'svelte';
 	import { enhance } from '$app/forms';
-	import { LONGEST_WATER_NAME, WATER_KINDS } from '$lib/contract/water';
+	import { WATER_KINDS } from '$lib/contract/choices';
+	import { LONGEST_WATER_NAME } from '$lib/contract/lengths';
 	import type { ParameterId, UnitId } from '$lib/core/quantity';
 	import { civilDate, type Instant } from '$lib/core/time';
 	import Button from '$lib/ui/kit/Button.svelte';

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { untrack } from 'svelte';
 	import { enhance } from '$app/forms';
-	import { LONGEST_WATER_NAME } from '$lib/contract/water';
+	import { LONGEST_WATER_NAME } from '$lib/contract/lengths';
 	import { civilDate, type Instant } from '$lib/core/time';
 	import type { ParameterId, UnitId } from '$lib/core/quantity';
 	import Button from '$lib/ui/kit/Button.svelte';

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { untrack, type Snippet } from 'svelte';
 	import { enhance } from '$app/forms';
-	import { LONGEST_WATER_NAME } from '$lib/contract/water';
+	import { LONGEST_WATER_NAME } from '$lib/contract/lengths';
 	import { civilDate, timeOfMinute, type Instant } from '$lib/core/time';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Checkbox from '$lib/ui/kit/Checkbox.svelte';

@@ -2,7 +2,7 @@ import { PROFILES, type ProfileId } from '$lib/core/judgement';
 import { timeOfMinute, type Instant } from '$lib/core/time';
 import { shortDay } from '$lib/format/date';
 import { litresWords } from '$lib/format/volume';
-import type { WaterKind } from '$lib/contract/water';
+import type { WaterKind } from '$lib/contract/choices';
 
 /** A water in the list of all. */
 export interface ShownWater {

@@ -1,11 +1,7 @@
 <script lang="ts">
-	import { READING_KINDS } from '$lib/contract/trends';
 	import { PARAMETERS } from '$lib/core/quantity';
-	import { instant, type Instant } from '$lib/core/time';
-	import { readingShown, readingWhen } from '$lib/format/trends/trend';
+	import type { Instant } from '$lib/core/time';
 	import Disclosure from '$lib/ui/kit/Disclosure.svelte';
-	import type { Column } from '$lib/ui/kit/data-table.svelte';
-	import DataTable from '$lib/ui/kit/DataTable.svelte';
 	import type { Series } from './chart/series';
 	import { firstFrom } from '$lib/core/numeric';
 
@@ -26,22 +22,6 @@
 		const indices = Array.from({ length: end - start }, (_, k) => end - 1 - k);
 		return indices.filter((i) => !series.superseded[i]);
 	}
-	const reading = (series: Series, i: number) => ({
-		index: i,
-		at: instant(series.at[i]!),
-		value: series.value[i]!,
-		lower: series.lower[i]!,
-		upper: series.upper[i]!,
-		kind: READING_KINDS[series.kind[i]!]!,
-		kit: series.kits[series.kit[i]!]?.name ?? ''
-	});
-	type Reading = ReturnType<typeof reading>;
-	const NEWEST_FIRST = { id: 'at', descending: true };
-	const COLUMNS: readonly Column<Reading>[] = [
-		{ id: 'at', name: 'Read', by: (one) => one.at },
-		{ id: 'value', name: 'Result', by: (one) => one.value, figures: true },
-		{ id: 'kit', name: 'Kit', by: (one) => one.kit, optional: 'shown' }
-	];
 </script>
 
 <section>
@@ -56,21 +36,16 @@
 				{all.length === 1 ? 'reading' : 'readings'} in this time{/snippet}
 			{#if opened[series.parameter]}
 				<div class="mt-2">
-					<DataTable
-						label="Readings of {PARAMETERS[series.parameter].name}"
-						rows={all.map((i) => reading(series, i))}
-						columns={COLUMNS}
-						key={(one) => `${one.at} ${one.kit} ${one.index}`}
-						words={(one) =>
-							`${readingWhen(one.at, timeZone, now)} ${readingShown(one, series.unit)} ${one.kit}`}
-						initial={NEWEST_FIRST}
-					>
-						{#snippet cell(one: Reading, column: string)}
-							{#if column === 'at'}{readingWhen(one.at, timeZone, now)}
-							{:else if column === 'value'}{readingShown(one, series.unit)}
-							{:else}<span class="text-muted">{one.kit}</span>{/if}
-						{/snippet}
-					</DataTable>
+					<!-- A table that sorts and is searched weighs more than all charts; it comes with the first that is opened. -->
+					{#await import('./ReadingRows.svelte')}
+						<p class="small text-muted" role="status">One moment …</p>
+					{:then { default: ReadingRows }}
+						<ReadingRows {series} indices={all} {timeZone} {now} />
+					{:catch}
+						<p class="small font-semibold text-warn" role="alert">
+							The table cannot be fetched just now. Close it and open it again to try once more.
+						</p>
+					{/await}
 				</div>
 			{/if}
 		</Disclosure>

@@ -51,7 +51,9 @@
 	/** Moved since: what was looked at stands elsewhere. */
 	const shown = $derived(opened && placed.find((p) => p.marks[0] === opened!.marks[0]));
 	const when = (at: Instant) => shortDay(instant(at), timeZone, now);
-	const said = (p: PlacedMark) => p.marks.map((m) => `${when(m.at)}: ${m.words}`).join('; ');
+	/** Begins with what is to be seen of it. */
+	const said = (p: PlacedMark) =>
+		`${p.label || (p.marks.length > 1 ? p.marks.length : '')} ${p.marks.map((m) => `${when(m.at)}: ${m.words}`).join('; ')}`.trim();
 </script>
 
 <svelte:document

@@ -52,13 +52,51 @@ function dotsPaper(height: number): Paper {
 	};
 }
 
+const SVG = 'http://www.w3.org/2000/svg';
+const ANCHOR: Readonly<Partial<Record<CanvasTextAlign, string>>> = {
+	center: 'middle',
+	right: 'end',
+	end: 'end'
+};
+const BASELINE: Readonly<Partial<Record<CanvasTextBaseline, string>>> = {
+	middle: 'central',
+	top: 'text-before-edge',
+	bottom: 'text-after-edge'
+};
+
+/** Writes as lines: the package's own way asks for a style in the text of the page, which this page takes from nobody. */
+function writesItself(ctx: CanvasRenderingContext2D & { getSvg(): SVGSVGElement }): typeof ctx {
+	return Object.assign(ctx, {
+		fillText: (words: string, x: number, y: number) => {
+			const text = document.createElementNS(SVG, 'text');
+			const { style } = document.createElement('span');
+			style.font = ctx.font;
+			const { a, b, c, d, e, f } = ctx.getTransform();
+			const attributes = {
+				x: String(x),
+				y: String(y),
+				fill: typeof ctx.fillStyle === 'string' ? ctx.fillStyle : 'currentColor',
+				'font-family': style.fontFamily,
+				'font-size': style.fontSize,
+				'font-weight': style.fontWeight,
+				'text-anchor': ANCHOR[ctx.textAlign] ?? 'start',
+				'dominant-baseline': BASELINE[ctx.textBaseline] ?? 'alphabetic',
+				transform: `matrix(${a} ${b} ${c} ${d} ${e} ${f})`
+			};
+			for (const [name, value] of Object.entries(attributes)) text.setAttribute(name, value);
+			text.textContent = words;
+			ctx.getSvg().append(text);
+		}
+	});
+}
+
 async function linesPaper(height: number): Promise<Paper> {
 	const { Context } = await import('svgcanvas');
-	const sheet = new Context({ width: WIDTH, height });
+	const sheet = writesItself(new Context({ width: WIDTH, height }));
 	return {
 		ctx: sheet,
 		part: (y, draw) => {
-			const part = new Context({ ...CHART });
+			const part = writesItself(new Context({ ...CHART }));
 			// Whoever draws asks a canvas for its context; this is both.
 			draw(Object.assign(part, { getContext: () => part }) as unknown as HTMLCanvasElement);
 			const lines = part.getSvg();
@@ -69,9 +107,6 @@ async function linesPaper(height: number): Promise<Paper> {
 		done: () => {
 			const svg = sheet.getSvg();
 			svg.setAttribute('viewBox', `0 0 ${WIDTH} ${height}`);
-			// The package says of each text that nothing is known of its decoration.
-			for (const text of svg.querySelectorAll('[text-decoration="undefined"]'))
-				text.removeAttribute('text-decoration');
 			return Promise.resolve(
 				new Blob([new XMLSerializer().serializeToString(svg)], { type: 'image/svg+xml;charset=utf-8' })
 			);

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { enhance } from '$app/forms';
-	import { SHEET_DAYS, type SheetSeen, type SheetWords } from '$lib/contract/sheet';
+	import { type SheetSeen, type SheetWords } from '$lib/contract/sheet';
+	import { SHEET_DAYS } from '$lib/contract/choices';
 	import { instant, type Instant } from '$lib/core/time';
 	import { shortDay } from '$lib/format/date';
 	import Button from '$lib/ui/kit/Button.svelte';

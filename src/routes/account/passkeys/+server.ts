@@ -1,5 +1,5 @@
 import { json } from '@sveltejs/kit';
-import { LONGEST_NAME } from '$lib/contract/account';
+import { LONGEST_NAME } from '$lib/contract/lengths';
 import { ownAccount } from '../../accounts-here';
 import { passkeyCommand, passkeyRefused } from '../../passkey-command';
 import type { RequestHandler } from './$types';

@@ -1,7 +1,11 @@
 import { may } from '$lib/core/access';
+import { addDays, steadySpans } from '$lib/core/time';
 import { dangerWords, type MatterWords } from '$lib/format/judgement/matter';
 import { askedWater } from '../../asked-water';
 import type { LayoutServerLoad } from './$types';
+
+/** The days whose zone is told with every page. */
+const [BACK_DAYS, AHEAD_DAYS] = [800, 400];
 
 export const load = (async ({ locals, params, url }) => {
 	const open = await askedWater(locals, params);
@@ -48,6 +52,12 @@ export const load = (async ({ locals, params, url }) => {
 		readers: locals.person?.place ? await locals.services.people.readersAt(locals.person.place) : [],
 		role,
 		timeZone: open.scope.timeZone,
+		// A browser takes long to find out by itself; what lies further off it asks of its platform.
+		zone: steadySpans(
+			open.scope.timeZone,
+			addDays(context.now, -BACK_DAYS),
+			addDays(context.now, AHEAD_DAYS)
+		),
 		now: context.now
 	};
 }) satisfies LayoutServerLoad;

@@ -1,5 +1,7 @@
 <script lang="ts">
+	import { untrack } from 'svelte';
 	import { page } from '$app/state';
+	import { knowZone } from '$lib/core/time';
 	import type { WaterLine } from '$lib/contract/today';
 	import type { LeftOut } from '$lib/core/judgement/water';
 	import { SaidFaults, setSaidFaults } from '$lib/ui/kit/said-faults.svelte';
@@ -18,6 +20,8 @@
 	import VolumeNotice from '$lib/ui/shared/VolumeNotice.svelte';
 
 	let { data, children } = $props();
+	// Before anything names a day.
+	untrack(() => knowZone(data.timeZone, data.zone));
 
 	const said = new SaidFaults();
 	setSaidFaults(said);

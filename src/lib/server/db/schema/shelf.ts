@@ -1,5 +1,6 @@
 import { double, foreignKey, index, mysqlTable, primaryKey, varchar } from 'drizzle-orm/mysql-core';
-import type { ShelfDetails, ShelfKind } from '$lib/contract/shelf';
+import type { ShelfDetails } from '$lib/contract/shelf';
+import type { ShelfKind } from '$lib/contract/choices';
 import type { KitFinding } from '$lib/core/comparison';
 import type { ParameterId } from '$lib/core/quantity';
 import { document, instantAt, uuid } from './columns.ts';

@@ -1,4 +1,5 @@
-import { MOST_PHOTOGRAPH_BYTES, MOST_PHOTOGRAPHS, type TakePhotographBack } from '$lib/contract/photograph';
+import { MOST_PHOTOGRAPH_BYTES, type TakePhotographBack } from '$lib/contract/photograph';
+import { MOST_PHOTOGRAPHS } from '$lib/contract/lengths';
 import { fail, ok, type Result } from '$lib/core/result';
 import { digestOf } from '../../digest.ts';
 import { drawn } from '../../photograph/drawn.ts';

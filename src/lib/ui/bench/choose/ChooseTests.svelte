@@ -128,7 +128,9 @@
 					<p class="mt-4 border-y py-4 text-lg">Nothing is due today.</p>
 				{/if}
 				{#if later.length > 0}
-					<h3 class="label mt-5">Not due yet</h3>
+					<svelte:element this={choosing.waters.length > 1 ? 'h3' : 'h2'} class="label mt-5"
+						>Not due yet</svelte:element
+					>
 					<ul class="mt-1 border-t" aria-label="Tests of {w.name} that are not due yet">
 						{#each later as p (p.key)}<ProposalRow {choosing} proposal={p} {timeZone} {now} />{/each}
 					</ul>

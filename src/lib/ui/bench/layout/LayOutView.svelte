@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { onMount } from 'svelte';
-	import { GUIDANCE, type Guidance } from '$lib/contract/session';
+	import { GUIDANCE, type Guidance } from '$lib/contract/choices';
 	import { sequentialPlan } from '$lib/core/bench';
 	import { nameWithin, PARAMETERS } from '$lib/core/quantity';
 	import type { Instant } from '$lib/core/time';

@@ -51,7 +51,7 @@
 			{row.saved.here ? 'Kept on this device; it is sent when the server is back.' : 'Saved.'}
 		</p>
 	{:else}
-		<div class="flex flex-wrap gap-3">
+		<div class="flex flex-wrap gap-3" role="group" aria-label={name}>
 			{#each fieldsOf(method) as field (field.id)}
 				<Field
 					label={field.label}
@@ -62,7 +62,6 @@
 					placeholder={field.hint}
 					autocomplete="off"
 					data-taken
-					aria-label="{name}, {field.label}"
 					value={row.typed[field.id] ?? ''}
 					oninput={(e: Event & { currentTarget: HTMLInputElement }) =>
 						taken.change(row, { typed: { ...row.typed, [field.id]: e.currentTarget.value } })}
