@@ -69,6 +69,7 @@ async function auditOf(browser, url, cookie, form) {
 			shift: lhr.audits['cumulative-layout-shift'].numericValue,
 			unused: share,
 			kb,
+			speed: lhr.environment.benchmarkIndex,
 			failing
 		};
 	} finally {
@@ -145,6 +146,7 @@ await main(async () => {
 	let server;
 	let browser;
 	const below = [];
+	const speeds = [];
 	try {
 		const demo = fillDemo(database);
 		server = await serve({
@@ -171,6 +173,7 @@ await main(async () => {
 					for (let i = 0; i < Number(asked.runs); i++) {
 						runs.push(await auditOf(browser, server.origin + water + VIEWS[view], cookie, form));
 					}
+					speeds.push(...runs.map((r) => r.speed));
 					const of = (name) => median(runs.map((r) => r[name]));
 					const cell = (name, digits, width) => {
 						const value = of(name);
@@ -184,6 +187,10 @@ await main(async () => {
 				}
 			}
 		}
+		if (speeds.length > 0)
+			console.log(
+				`this machine: ${Math.round(median(speeds))} by Lighthouse's own measure; its phone is this machine slowed four times`
+			);
 		const key = await keyWork(browser, server.origin);
 		console.log(
 			`a key at the syringe, processor slowed four times: ${key.middle.toFixed(1)} ms of main-thread work (aim: under ${KEY_AIMS.middle}), one in twenty over ${key.slow.toFixed(1)} (aim: under ${KEY_AIMS.slow})`

@@ -370,11 +370,25 @@ await main(async () => {
 			await goto('/shelf');
 			await shot('shelf');
 			await goto('/bench');
-			await shot('bench-choose');
+			const choosing = [await pictureOf(page)];
+			await goto('/bench/taken');
+			await page.focus('input[data-taken]');
+			for (const read of ['0.47', '0.81']) {
+				await page.keyboard.type(read);
+				await page.keyboard.press('Enter');
+			}
+			choosing.push(await pictureOf(page));
+			await compose('bench-choose', choosing, { ...DESK, inRow: 2 });
 			await goto('/compare?parameter=alkalinity');
 			await shot('compare');
+			await goto('/adjust/change?litres=120&count=3&target=nitrate&to=4');
+			const adjusting = [await pictureOf(page)];
+			await goto('/adjust/daily');
+			adjusting.push(await pictureOf(page));
+			await goto('/adjust/plan');
+			adjusting.push(await pictureOf(page));
 			await goto('/adjust');
-			await shot('adjust');
+			await compose('adjust', [await pictureOf(page), ...adjusting], { ...DESK, inRow: 2 });
 			await press('Raise alkalinity and calcium');
 			await page.waitForSelector('main figure');
 			await wait(400);

@@ -213,7 +213,7 @@ describe('the stack of trends', () => {
 		);
 		expect(places[0]).toBeLessThan(20);
 		expect(places[1]).toBeGreaterThan(650);
-		const before = (await span(me))!;
+		const before = await span(me);
 		const all = (await (await me.page.$('.overview svg'))!.boundingBox())!;
 		await me.page.mouse.move(all.x + 300, all.y + 15);
 		await me.page.mouse.wheel({ deltaY: 400 });
@@ -223,7 +223,7 @@ describe('the stack of trends', () => {
 			before
 		);
 		await me.page.$eval('[aria-label="Where it begins"]', (e) => (e as unknown as SVGElement).focus());
-		const wider = (await span(me))!;
+		const wider = await span(me);
 		for (let i = 0; i < 4; i++) await me.page.keyboard.press('ArrowRight');
 		await me.page.waitForFunction(
 			(old) => Number(/, (\d+) days/.exec(document.body.innerText)?.[1]) < old,

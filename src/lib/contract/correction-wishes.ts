@@ -14,7 +14,7 @@ function numbersOf(asked: Asked) {
 	return {
 		wrong,
 		/** Null where nothing was typed, or nothing that lies between. */
-		number(name: string, least: number, most: number): number | null {
+		number: (name: string, least: number, most: number): number | null => {
 			const value = typedNumber(asked.get(name) ?? '');
 			if (value === null) return null;
 			if (value >= least && value <= most) return value;

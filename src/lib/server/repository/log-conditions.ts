@@ -3,7 +3,8 @@ import { typedNumber } from '$lib/core/numeric';
 import { convert, PARAMETER_IDS, PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
 import type { EventKind } from '$lib/core/record';
 import type { Instant } from '$lib/core/time';
-import { event, methodVersion, person, rawReading, result, sample, testRun } from '../db/schema/index.ts';
+import type { sample } from '../db/schema/index.ts';
+import { event, methodVersion, person, rawReading, result, testRun } from '../db/schema/index.ts';
 import type { Reader } from './database.ts';
 
 /** What a log is narrowed to. */

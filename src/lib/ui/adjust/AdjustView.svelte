@@ -21,7 +21,7 @@
 
 	import StandPicture from './StandPicture.svelte';
 	import WayPicture from './WayPicture.svelte';
-	import HelpMark from '$lib/ui/shared/HelpMark.svelte';
+	import HelpMark from '$lib/ui/kit/HelpMark.svelte';
 
 	interface Props {
 		water: { readonly id: string; readonly name: string; readonly kind: string };

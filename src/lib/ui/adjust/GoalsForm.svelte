@@ -27,16 +27,15 @@
 		supplements.filter((s) => s.what.kind !== 'table' && offeredFor(s.what).includes(parameter));
 	const query = $derived(goals.map((g) => g.parameter).join(','));
 	/** What the page came with: what is typed since then stays as it is typed, whatever is answered. */
-	const begun = new Map<string, string>();
+	const begun: Record<string, string> = {};
 	function aimBegun({ parameter, aim }: GoalField): string {
-		if (!begun.has(parameter)) begun.set(parameter, aim);
-		return begun.get(parameter)!;
+		return (begun[parameter] ??= aim);
 	}
 	/** One goal more, with what was typed for the others. */
 	function besides(parameter: RaisedParameter): string {
-		const next = new URLSearchParams(page.url.searchParams);
-		next.set('goals', [query, parameter].filter(Boolean).join(','));
-		return `${base}/plan?${next}`;
+		const rest = [...page.url.searchParams].filter(([key]) => key !== 'goals');
+		const goals = [query, parameter].filter(Boolean).join(',');
+		return `${base}/plan?${new URLSearchParams([...rest, ['goals', goals]])}`;
 	}
 </script>
 

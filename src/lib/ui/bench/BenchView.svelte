@@ -2,6 +2,7 @@
 	import { onDestroy, untrack } from 'svelte';
 	import { idMaker } from '$lib/client/ids';
 	import type { BenchAnswer } from '$lib/contract/bench';
+	import { planOfOrder, remainingProblem } from '$lib/core/bench';
 	import type { ParameterId, UnitId } from '$lib/core/quantity';
 	import type { Instant } from '$lib/core/time';
 	import type { BenchDraft } from '$lib/ui/shared/bench-session';
@@ -48,6 +49,7 @@
 	}: Props = $props();
 
 	const desk = benchDeskOf();
+	untrack(() => desk.usePlanner({ remainingProblem, planOfOrder }));
 	const outbox = outboxOf();
 	const clock = clockOf();
 	const newId = idMaker(untrack(() => clock));

@@ -62,6 +62,10 @@ export class BenchDesk {
 	get remaining(): BenchTimers['remaining'] {
 		return this.#timers.remaining;
 	}
+	/** The bench brings what lays out a session. */
+	usePlanner(...about: Parameters<BenchTimers['usePlanner']>): void {
+		this.#timers.usePlanner(...about);
+	}
 	get plan(): BenchTimers['plan'] {
 		return this.#timers.plan;
 	}

@@ -1,10 +1,10 @@
 import {
-	planOfOrder,
 	progressOf,
-	remainingProblem,
 	type Overdue,
 	type Plan,
-	type PlanProblem
+	type planOfOrder,
+	type PlanProblem,
+	type remainingProblem
 } from '$lib/core/bench';
 import { stepsFor } from '$lib/core/method';
 import { PARAMETERS } from '$lib/core/quantity';
@@ -20,6 +20,12 @@ export interface RunningTimer {
 	readonly dueAt: Instant;
 }
 
+/** Lays out what is left of a session. Brought by the bench: other views show waits alone, and need not be sent it. */
+export interface Planner {
+	readonly remainingProblem: typeof remainingProblem;
+	readonly planOfOrder: typeof planOfOrder;
+}
+
 /** The page was not awake for so long: what came due meanwhile is told first. */
 const ASLEEP_MS = 20_000;
 
@@ -27,6 +33,9 @@ const ASLEEP_MS = 20_000;
 export class BenchTimers {
 	/** What came due while the page was not awake; shown first, until it was read. */
 	missed = $state.raw<{ readonly sleptMs: number; readonly overdue: readonly Overdue[] } | null>(null);
+	#planner = $state.raw<Planner | null>(null);
+	/** It slept while nobody could say what came due: told once somebody can. */
+	#sleptMs = 0;
 	#now = $state(0);
 	#second = $state(0);
 	readonly #clock: Clock;
@@ -61,7 +70,8 @@ export class BenchTimers {
 	readonly remaining: { readonly problem: PlanProblem; readonly overdue: readonly Overdue[] } | null =
 		$derived.by(() => {
 			const session = this.#session();
-			if (!session) return null;
+			const planner = this.#planner;
+			if (!session || !planner) return null;
 			const { wishes, changeoverS, vials, at, startedAt } = session;
 			const laying = {
 				wishes,
@@ -70,14 +80,27 @@ export class BenchTimers {
 				startedAt,
 				...(vials === null ? {} : { equipment: { vial: vials } })
 			};
-			return remainingProblem(underWay(session), laying, (this.#second * 1000) as Instant);
+			return planner.remainingProblem(underWay(session), laying, (this.#second * 1000) as Instant);
 		});
 	/** The planned order with times from now; null while there is none that fits. */
 	readonly plan: Plan | null = $derived.by(() => {
 		const session = this.#session();
-		return session && this.remaining ? planOfOrder(this.remaining.problem, session.order) : null;
+		const planner = this.#planner;
+		return session && planner && this.remaining
+			? planner.planOfOrder(this.remaining.problem, session.order)
+			: null;
 	});
 
+	/** From now on there is a plan. */
+	usePlanner(planner: Planner): void {
+		this.#planner = planner;
+		if (this.#sleptMs > 0) this.#noteSlept(this.#sleptMs);
+	}
+	#noteSlept(sleptMs: number): void {
+		this.#sleptMs = 0;
+		const overdue = this.remaining?.overdue ?? [];
+		if (overdue.length > 0) this.missed = { sleptMs, overdue };
+	}
 	/** Begins where the session was last seen. */
 	begin(): void {
 		this.#now = this.#session()?.seenAt ?? 0;
@@ -92,8 +115,8 @@ export class BenchTimers {
 		const slept = this.#now - before;
 		const session = this.#session();
 		if (before > 0 && slept > ASLEEP_MS && session?.startedAt != null && !session.pausedAt) {
-			const overdue = this.remaining?.overdue ?? [];
-			if (overdue.length > 0) this.missed = { sleptMs: slept, overdue };
+			if (this.#planner) this.#noteSlept(slept);
+			else this.#sleptMs = slept;
 		}
 	}
 }

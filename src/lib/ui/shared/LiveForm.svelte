@@ -53,5 +53,5 @@
 	{@render children()}
 	<noscript><Button type="submit">Show it</Button></noscript>
 	<!-- Enter in a field asks too. -->
-	<input type="submit" hidden />
+	<Button type="submit" hidden>Show it</Button>
 </form>

@@ -1,7 +1,7 @@
 import { Value } from '@sinclair/typebox/value';
 import { describe, expect, it } from 'vitest';
 import { SaveSession } from '$lib/contract/session';
-import { layOutOrSay } from '$lib/core/bench';
+import { layOutOrSay, planOfOrder, remainingProblem } from '$lib/core/bench';
 import { methodByCode } from '$lib/core/method';
 import { seededRandom } from '$lib/core/numeric';
 import type { TestResult } from '$lib/core/reading';
@@ -72,11 +72,16 @@ function bench() {
 		remove: (key: string) => Promise.resolve(void kept.delete(key))
 	};
 	const clock = { now: () => now };
-	const desk = new BenchDesk(clock, store);
+	const made = () => {
+		const fresh = new BenchDesk(clock, store);
+		fresh.usePlanner({ remainingProblem, planOfOrder });
+		return fresh;
+	};
+	const desk = made();
 	return {
 		desk,
 		kept,
-		again: () => new BenchDesk(clock, store),
+		again: made,
 		pass: (seconds: number, tick = true) => {
 			now = addSeconds(now, seconds);
 			if (tick) desk.tick();

@@ -3,7 +3,7 @@
 	import { nameWithin } from '$lib/core/quantity';
 	import { civilDate, type Instant } from '$lib/core/time';
 	import { shortDay } from '$lib/format/date';
-	import HelpMark from '$lib/ui/shared/HelpMark.svelte';
+	import HelpMark from '$lib/ui/kit/HelpMark.svelte';
 
 	interface Props {
 		/** Those after today, the next first. */

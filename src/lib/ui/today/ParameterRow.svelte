@@ -10,7 +10,6 @@
 	import Course from '$lib/ui/instrument/Course.svelte';
 	import Strip from '$lib/ui/instrument/Strip.svelte';
 	import Disclosure from '$lib/ui/kit/Disclosure.svelte';
-	import RowDetails from './RowDetails.svelte';
 
 	/** A parameter at one look; what stands behind it opens below. */
 	let { row, unit, timeZone, now }: { row: ParameterToday; unit: UnitId; timeZone: string; now: Instant } =
@@ -84,7 +83,16 @@
 				</span>
 			</span>
 		{/snippet}
-		{#if open}<RowDetails {row} {unit} {timeZone} {now} />{/if}
+		{#if open}
+			<!-- What nobody opens is not sent. -->
+			{#await import('./RowDetails.svelte') then { default: RowDetails }}
+				<RowDetails {row} {unit} {timeZone} {now} />
+			{:catch}
+				<p class="small py-2 font-semibold text-warn" role="alert">
+					This cannot be fetched just now. Close the row and open it again to try once more.
+				</p>
+			{/await}
+		{/if}
 	</Disclosure>
 </li>
 

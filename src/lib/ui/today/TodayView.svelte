@@ -21,7 +21,7 @@
 	import ParameterRow from './ParameterRow.svelte';
 	import PlansToday from './PlansToday.svelte';
 	import NextTests from './NextTests.svelte';
-	import HelpMark from '$lib/ui/shared/HelpMark.svelte';
+	import HelpMark from '$lib/ui/kit/HelpMark.svelte';
 
 	interface Props {
 		water: { readonly id: string; readonly kind: string; readonly startedAt: Instant };

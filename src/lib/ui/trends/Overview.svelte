@@ -104,7 +104,6 @@
 
 <div class="overview" bind:clientWidth={width}>
 	{#if width > 0}
-		<!-- svelte-ignore a11y_no_noninteractive_element_interactions -->
 		<svg
 			bind:this={box}
 			{width}

@@ -87,15 +87,17 @@ export class StackState {
 		this.to = addDays(this.from, length);
 		this.span = null;
 	}
-	/** @param factor below 1 shows less time @param about stays where it is */
-	zoom(factor: number, about: Instant = this.cursor ?? instant((this.from + this.to) / 2)): void {
+	/** @param factor below 1 shows less time @param around stays where it is, as far as it is in sight */
+	zoom(factor: number, around: Instant = this.cursor ?? instant((this.from + this.to) / 2)): void {
 		const { from, to } = this.#limits();
+		// About what lies outside of it a window would run away.
+		const about = instant(Math.min(this.to, Math.max(this.from, around)));
 		const length = daysBetween(this.from, this.to);
 		const wanted = Math.min(daysBetween(from, to), Math.max(LEAST_DAYS, length * factor));
 		const share = daysBetween(this.from, about) / length;
 		this.from = addDays(about, -share * wanted);
 		this.to = addDays(this.from, wanted);
-		this.span = null;
+		this.pan(0);
 	}
 	/** Puts the cursor to a time, and brings that into view. */
 	point(at: Instant | null): void {

@@ -39,7 +39,7 @@
 	import type { TrendEvent } from './trend-event';
 	import TimeHead from './TimeHead.svelte';
 	import TrendTools from './TrendTools.svelte';
-	import HelpMark from '$lib/ui/shared/HelpMark.svelte';
+	import HelpMark from '$lib/ui/kit/HelpMark.svelte';
 
 	interface Props {
 		water: { readonly id: string; readonly name: string };

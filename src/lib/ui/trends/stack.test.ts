@@ -94,6 +94,30 @@ describe('what of the stack is looked at', () => {
 		begun.set(addDays(now, -3), addDays(now, -3));
 		expect(daysBetween(begun.from, begun.to)).toBeCloseTo(0.5, 6);
 	});
+	it('never runs away: whatever is turned, dragged or zoomed, half of it shows what there is', () => {
+		const act = fc.record({
+			how: fc.constantFrom('zoom', 'pan', 'set', 'point', 'show'),
+			at: fc.double({ min: -900, max: 900, noNaN: true }),
+			by: fc.double({ min: 0.01, max: 20, noNaN: true })
+		});
+		fc.assert(
+			fc.property(fc.array(act, { maxLength: 30 }), (acts) => {
+				const stack = new StackState(() => limits, at(''));
+				for (const { how, at: days, by } of acts) {
+					if (how === 'zoom') stack.zoom(by, addDays(now, days));
+					if (how === 'pan') stack.pan(days);
+					if (how === 'set') stack.set(addDays(now, days), addDays(now, days + by));
+					if (how === 'point') stack.point(addDays(now, days));
+					if (how === 'show') stack.show('month');
+					const length = daysBetween(stack.from, stack.to);
+					expect(length).toBeGreaterThan(0.49);
+					expect(daysBetween(limits.from, stack.to)).toBeGreaterThanOrEqual(length / 2 - 1e-6);
+					expect(daysBetween(stack.from, limits.to)).toBeGreaterThanOrEqual(length / 2 - 1e-6);
+				}
+			}),
+			{ seed: 23 }
+		);
+	});
 	it('zooms about a time that stays where it is, and brings the cursor into view', () => {
 		const stack = new StackState(() => limits, at(''));
 		const about = addDays(now, -20);

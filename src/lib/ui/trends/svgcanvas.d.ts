@@ -4,11 +4,6 @@ declare module 'svgcanvas' {
 		readonly width: number;
 		readonly height: number;
 	}
-	// eslint-disable-next-line @typescript-eslint/no-unsafe-declaration-merging -- the package's class is a context with one thing more
-	export class Context {
-		constructor(size: Size);
-		getSvg(): SVGSVGElement;
-	}
-	// eslint-disable-next-line @typescript-eslint/no-unsafe-declaration-merging -- see above
-	export interface Context extends CanvasRenderingContext2D {}
+	type LinesContext = CanvasRenderingContext2D & { getSvg(): SVGSVGElement };
+	export const Context: new (size: Size) => LinesContext;
 }

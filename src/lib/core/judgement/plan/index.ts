@@ -2,7 +2,7 @@
 export { levelsRead } from './batch.ts';
 export { makePlan } from './make-plan.ts';
 export type { PlanBase } from './plan-base.ts';
-export { betweenChanges, levelsOf, newWaterOf } from './plan-of-changes.ts';
+export { betweenChanges, newWaterOf } from './plan-of-changes.ts';
 export type {
 	Batch,
 	DosingTable,
@@ -16,4 +16,4 @@ export type {
 export { planLines, runningPlans, stillAdded } from './running-plans.ts';
 export { seenPlan } from './seen-plan.ts';
 export { stepsAhead, type StepAhead } from './steps-ahead.ts';
-export { usualRequest, waysAhead, type WayAhead } from './ways-ahead.ts';
+export { waysAhead, type WayAhead } from './ways-ahead.ts';

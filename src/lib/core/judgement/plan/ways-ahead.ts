@@ -58,7 +58,7 @@ function usualChanges(base: PlanBase, parameter: ParameterId, aim: number | unde
 }
 
 /** What is usually planned for a repair; null where it takes no doses and no changes. */
-export function usualRequest(base: PlanBase, repair: Repair, aims: Aims): PlanRequest | null {
+function usualRequest(base: PlanBase, repair: Repair, aims: Aims): PlanRequest | null {
 	switch (repair.kind) {
 		case 'raise': {
 			const goals = repair.parameters.flatMap((parameter) => {

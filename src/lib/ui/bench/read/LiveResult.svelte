@@ -2,7 +2,7 @@
 	import { nameWithin, PARAMETERS, UNITS, type ParameterId, type UnitId } from '$lib/core/quantity';
 	import { resultInUnit } from '$lib/format/quantity';
 	import type { Measurement } from './measure';
-	import HelpMark from '$lib/ui/shared/HelpMark.svelte';
+	import HelpMark from '$lib/ui/kit/HelpMark.svelte';
 
 	interface Props {
 		/** What would follow from the reading as it stands; null while nothing was read. */

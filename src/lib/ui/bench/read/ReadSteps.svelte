@@ -14,7 +14,7 @@
 	import LiveResult from './LiveResult.svelte';
 	import { measure } from './measure';
 	import ReadFrame from './ReadFrame.svelte';
-	import HelpMark from '$lib/ui/shared/HelpMark.svelte';
+	import HelpMark from '$lib/ui/kit/HelpMark.svelte';
 
 	interface Props {
 		desk: BenchDesk;

@@ -16,7 +16,7 @@
 	import ReadFrame from './ReadFrame.svelte';
 	import TurningColours from './TurningColours.svelte';
 	import VolumeField from './VolumeField.svelte';
-	import HelpMark from '$lib/ui/shared/HelpMark.svelte';
+	import HelpMark from '$lib/ui/kit/HelpMark.svelte';
 
 	interface Props {
 		desk: BenchDesk;

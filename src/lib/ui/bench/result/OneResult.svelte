@@ -14,7 +14,7 @@
 		verdictSentence
 	} from '$lib/format/judgement/verdict';
 	import { together } from './repeats';
-	import HelpMark from '$lib/ui/shared/HelpMark.svelte';
+	import HelpMark from '$lib/ui/kit/HelpMark.svelte';
 
 	interface Props {
 		outcome: Outcome;

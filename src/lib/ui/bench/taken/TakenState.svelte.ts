@@ -65,8 +65,8 @@ export class TakenState {
 	}
 	/** What could be added. */
 	get more(): readonly ParameterId[] {
-		const all = new Set(this.#given().bench.offers.map((o) => o.method.parameter));
-		return [...all].filter((p) => this.offers(p).length > 0);
+		const all = this.#given().bench.offers.map((o) => o.method.parameter);
+		return all.filter((p, i) => all.indexOf(p) === i && this.offers(p).length > 0);
 	}
 	add(parameter: ParameterId): void {
 		this.rows = [...this.rows, this.#row(parameter)];

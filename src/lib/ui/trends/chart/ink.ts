@@ -51,7 +51,7 @@ export function inPlainColours({ colours, fontFamily }: Ink): Ink {
 	};
 	return {
 		colours: Object.fromEntries(
-			Object.entries(colours).map(([key, colour]) => [key, plain(colour)])
+			Object.entries<string>({ ...colours }).map(([key, colour]) => [key, plain(colour)])
 		) as unknown as Colours,
 		fontFamily
 	};
