@@ -10,7 +10,12 @@ const MOVING_CLOCK = '2026-11-23T18:20:00Z,20';
 const OUT = join(ROOT, 'docs/screenshots');
 const SECRET = 'a secret for pictures, of no use to anybody';
 /** Whoever was here before has been shown round. */
-const TOURED = { name: 'tevrik_preferences', value: 'tour:seen', domain: '127.0.0.1', path: '/' };
+const TOURED = ['127.0.0.1', 'localhost'].map((domain) => ({
+	name: 'tevrik_preferences',
+	value: 'tour:seen',
+	domain,
+	path: '/'
+}));
 const DESK = { width: 1280, height: 800 };
 const PHONE = { width: 390, height: 844, hasTouch: true, isMobile: true };
 
@@ -129,7 +134,7 @@ async function ownPictures({ browser, pictureOf, phones, compose }) {
 async function peoplePictures({ browser, origin, pictureOf, phones, compose }) {
 	const device = async (viewport) => {
 		const context = await browser.createBrowserContext();
-		await context.setCookie(TOURED);
+		await context.setCookie(...TOURED);
 		const page = await context.newPage();
 		await page.setViewport(viewport);
 		return page;
@@ -276,7 +281,7 @@ await main(async () => {
 
 		const visit = async (viewport, theme, walk, from = server) => {
 			const context = await browser.createBrowserContext();
-			await context.setCookie(TOURED);
+			await context.setCookie(...TOURED);
 			const page = await context.newPage();
 			await page.setViewport(viewport);
 			await page.emulateMediaFeatures([

@@ -79,7 +79,7 @@
 		{/each}
 		<text x={LEFT - 6} y={aimY + 4} class="end strong">{shown(way.aim)}</text>
 		<line x1={LEFT} x2={width - RIGHT} y1={aimY} y2={aimY} class="aim" />
-		<text x={width - RIGHT} y={aimY - 5} class="end">aim of the plan</text>
+		<text x={LEFT + 6} y={aimY - 5}>aim of the plan</text>
 		<polygon points={drawn.courseArea} fill="var(--lens)" opacity="0.5" />
 		<polyline points={drawn.courseLine} class="course" />
 		{#each drawn.dots as dot, i (i)}<circle cx={dot.x} cy={dot.y} r="3.5" class="dot" />{/each}

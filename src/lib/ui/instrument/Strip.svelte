@@ -33,6 +33,7 @@
 		low = false
 	}: Props = $props();
 
+	const NARROW_PERCENT = 24;
 	/** A strip that is lower loses what stands above its axis. */
 	const up = $derived(low ? 9 : 0);
 	const scale = $derived(
@@ -41,6 +42,8 @@
 	const x = (v: number) => `${scale.percent(v).toFixed(2)}%`;
 	const bandLeft = $derived(band?.low == null ? 0 : scale.percent(band.low));
 	const bandRight = $derived(band?.high == null ? 100 : scale.percent(band.high));
+	/** Numbers under the ends of a narrow band stand outwards, so that they never touch. */
+	const isNarrow = $derived(bandRight - bandLeft < NARROW_PERCENT);
 	const lensWidth = $derived(Math.max(1.5, scale.percent(upper) - scale.percent(lower)));
 </script>
 
@@ -50,11 +53,11 @@
 		<rect class="slot" x="{bandLeft}%" width="{bandRight - bandLeft}%" y={18 - up} height="18" />
 		{#if band.low !== null}
 			<line class="edge" x1="{bandLeft}%" x2="{bandLeft}%" y1={14 - up} y2={40 - up} />
-			<text class="figures" x="{bandLeft}%" y={low ? 43 : 54}>{lowText}</text>
+			<text class="figures" class:left={isNarrow} x="{bandLeft}%" y={low ? 43 : 54}>{lowText}</text>
 		{/if}
 		{#if band.high !== null}
 			<line class="edge" x1="{bandRight}%" x2="{bandRight}%" y1={14 - up} y2={40 - up} />
-			<text class="figures" x="{bandRight}%" y={low ? 43 : 54}>{highText}</text>
+			<text class="figures" class:right={isNarrow} x="{bandRight}%" y={low ? 43 : 54}>{highText}</text>
 		{/if}
 	{/if}
 	<svg
@@ -94,6 +97,12 @@
 		fill: var(--muted);
 		font-size: 14px;
 		text-anchor: middle;
+	}
+	.left {
+		text-anchor: end;
+	}
+	.right {
+		text-anchor: start;
 	}
 	.lens {
 		fill: var(--lens);
