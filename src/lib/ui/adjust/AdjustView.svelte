@@ -140,6 +140,16 @@
 								? 'What the kits cannot tell is left alone.'
 								: 'Every value that was read lies where it is wanted. Keep measuring.'}
 					</p>
+					{#if answer.judged === 0}
+						<p class="mt-2 text-muted">
+							Then each value that is to be put right stands here, with where it is, where it should be, and
+							the day on which a plan brings it there.
+						</p>
+						<p class="mt-4 flex flex-wrap gap-3">
+							<Button kind="primary" href="/waters/{water.id}/bench">Go to the bench</Button>
+							<Button href="/waters/{water.id}/targets">Say what is wanted</Button>
+						</p>
+					{/if}
 				{/if}
 				<ol class="mt-2">
 					{#each toDo as seen, i (i)}

@@ -79,11 +79,14 @@ export class BenchDesk {
 		() => this.session?.tests.find((t) => t.runId === this.session?.at) ?? null
 	);
 	readonly method: Method | null = $derived.by(() => this.draft?.method ?? null);
+	// What a draft is read from moves with every press; what its steps follow from does not.
+	readonly #portion = $derived.by(() => this.draft?.portion ?? null);
+	readonly #log = $derived.by(() => this.draft?.log ?? null);
 	readonly steps: readonly ProtocolStep[] = $derived.by(() =>
-		this.draft && this.method ? stepsFor(this.method, this.draft.portion) : []
+		this.method && this.#portion ? stepsFor(this.method, this.#portion) : []
 	);
 	readonly progress: Progress | null = $derived.by(() =>
-		this.draft ? progressOf(this.steps, this.draft.log) : null
+		this.#log ? progressOf(this.steps, this.#log) : null
 	);
 	readonly isSession = $derived.by(() => this.session !== null && !this.session.alone);
 

@@ -4,12 +4,13 @@ import {
 	type Plan,
 	type planOfOrder,
 	type PlanProblem,
+	type Progress,
 	type remainingProblem
 } from '$lib/core/bench';
 import { stepsFor } from '$lib/core/method';
 import { PARAMETERS } from '$lib/core/quantity';
 import type { Clock, Instant } from '$lib/core/time';
-import { underWay, type BenchSession } from './bench-session';
+import { underWay, type BenchDraft, type BenchSession } from './bench-session';
 
 /** A wait that runs, or has run out. */
 export interface RunningTimer {
@@ -28,6 +29,20 @@ export interface Planner {
 
 /** The page was not awake for so long: what came due meanwhile is told first. */
 const ASLEEP_MS = 20_000;
+
+/** By what was noted of it, which is replaced whole: the plunger may move as it likes meanwhile. */
+const known = new WeakMap<
+	BenchDraft['log'],
+	{ readonly of: BenchDraft; readonly timer: Progress['timer'] }
+>();
+
+function timerOf(test: BenchDraft): Progress['timer'] {
+	const last = known.get(test.log);
+	if (last?.of.method === test.method && last.of.portion === test.portion) return last.timer;
+	const { timer } = progressOf(stepsFor(test.method, test.portion), test.log);
+	known.set(test.log, { of: test, timer });
+	return timer;
+}
 
 /** What of a session depends on the time: its waits, what is left of it, and whether the page slept. */
 export class BenchTimers {
@@ -54,7 +69,7 @@ export class BenchTimers {
 	readonly all: readonly RunningTimer[] = $derived.by(() =>
 		(this.#session()?.tests ?? []).flatMap((test) => {
 			if (test.readAt !== null) return [];
-			const { timer } = progressOf(stepsFor(test.method, test.portion), test.log);
+			const timer = timerOf(test);
 			if (!timer) return [];
 			const leftMs = timer.dueAt - Math.max(this.#now, timer.startedAt);
 			const label = PARAMETERS[test.method.parameter].name;
