@@ -15,7 +15,11 @@ export function ownTheme(): Plugin {
 		transform(code, id) {
 			const [file = ''] = id.split('?');
 			if (THEME_FILE.test(file)) {
-				const together = /^export \{([^}]*)\}/m.exec(code)?.[1]?.split(',').map((name) => name.trim()) ?? [];
+				const together =
+					/^export \{([^}]*)\}/m
+						.exec(code)?.[1]
+						?.split(',')
+						.map((name) => name.trim()) ?? [];
 				const names = [...[...code.matchAll(/^export const (\w+)/gm)].map((m) => m[1]!), ...together];
 				const made = names.map((name) => `export const ${name} = /*#__PURE__*/ themeOf('${name}');`);
 				return { code: [`import { themeOf } from '$lib/ui/kit/theme';`, ...made].join('\n'), map: null };
