@@ -280,7 +280,7 @@ describe('other people’s tanks', () => {
 			(e as HTMLElement).innerText.trim()
 		);
 		const path = new URL(link).pathname;
-		const visitor = await openPage(world, path, PHONE);
+		const visitor = await openPage(world, path, PHONE, { isFirst: true });
 		await visitor.sees('Feed half');
 		await visitor.sees('Alkalinity');
 		expect(await visitor.page.cookies()).toEqual([]);

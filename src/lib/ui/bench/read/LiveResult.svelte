@@ -2,7 +2,6 @@
 	import { nameWithin, PARAMETERS, UNITS, type ParameterId, type UnitId } from '$lib/core/quantity';
 	import { resultInUnit } from '$lib/format/quantity';
 	import type { Measurement } from './measure';
-	import HelpMark from '$lib/ui/kit/HelpMark.svelte';
 
 	interface Props {
 		/** What would follow from the reading as it stands; null while nothing was read. */
@@ -18,7 +17,7 @@
 
 <div class="figures mt-4 border-t pt-3" aria-live="polite">
 	{#if live && live.outcomes.length > 0}
-		<p class="text-muted">{lead} <HelpMark topic="interval" about="what ± means" /></p>
+		<p class="text-muted">{lead}</p>
 		{#each live.outcomes as { outcome: { result } } (result.parameter)}
 			<p class="text-3xl leading-tight font-bold text-balance lg:text-4xl">
 				{#if live.outcomes.length > 1}<span class="text-lg font-normal text-muted"

@@ -197,11 +197,7 @@
 				onfault={(f) => (fault = f)}
 			/>
 		</div>
-		<p class="small mt-2 text-muted">
-			Left or used? <HelpMark topic="left-used" about="left or used" />
-			<span class="pl-3">Which edge? <HelpMark topic="edge" about="which edge of the plunger is read" /></span
-			>
-		</p>
+		<p class="mt-2"><HelpMark topic="left-used" about="left or used" /></p>
 		<LiveResult
 			{live}
 			parameters={which === 0 && method.kind !== 'paired-titration'
