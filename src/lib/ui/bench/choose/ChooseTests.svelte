@@ -77,7 +77,7 @@
 		<h1 class="text-3xl">What do you test?</h1>
 		<p class="flex flex-wrap gap-x-6">
 			<a class="link flex min-h-11 items-center" href="/waters/{waterId}/bench/taken"
-				>Readings already taken</a
+				>Readings taken</a
 			>
 			<a class="link flex min-h-11 items-center" href="/waters/{waterId}/methods">Methods and kits</a>
 		</p>
