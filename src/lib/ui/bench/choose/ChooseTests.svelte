@@ -76,9 +76,7 @@
 	<div class="flex flex-wrap items-baseline justify-between gap-x-6">
 		<h1 class="text-3xl">What do you test?</h1>
 		<p class="flex flex-wrap gap-x-6">
-			<a class="link flex min-h-11 items-center" href="/waters/{waterId}/bench/taken"
-				>Readings taken</a
-			>
+			<a class="link flex min-h-11 items-center" href="/waters/{waterId}/bench/taken">Readings taken</a>
 			<a class="link flex min-h-11 items-center" href="/waters/{waterId}/methods">Methods and kits</a>
 		</p>
 	</div>
