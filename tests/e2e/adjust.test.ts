@@ -123,6 +123,14 @@ describe('a finding', () => {
 	});
 });
 
+/** Takes out what stands in a field, letter by letter. */
+async function emptied(me: Person, name: string): Promise<void> {
+	await me.page.focus(`[name=${name}]`);
+	await me.page.keyboard.press('End');
+	while ((await me.page.$eval(`[name=${name}]`, (e) => (e as HTMLInputElement).value)) !== '')
+		await me.page.keyboard.press('Backspace');
+}
+
 describe('what is reckoned freely', () => {
 	it('a water change: what it moves, how many bring nitrate down, and a list for wet hands', async () => {
 		const me = await openPage(world, '/', PHONE);
@@ -140,6 +148,15 @@ describe('what is reckoned freely', () => {
 		await me.page.click('[name=litres]', { count: 3 });
 		await me.page.keyboard.type('much');
 		await me.sees('What could not be read: litres.');
+		// Nothing else than what was typed can be planned.
+		expect(await me.text()).not.toContain('Plan these changes');
+		await me.page.click('[name=litres]', { count: 3 });
+		await me.page.keyboard.type('90');
+		await me.sees('Plan these changes');
+		await me.sees(/changes of 90 L/);
+		await emptied(me, 'to');
+		await me.page.waitForFunction(() => !document.body.innerText.includes('drop by drop'));
+		expect(me.complaints).toEqual([]);
 		await me.goto('/adjust/change?litres=lots&count=900');
 		await me.sees('What could not be read: litres, count.');
 		await me.goto('/adjust/change?litres=54&batch=Batch%205');
@@ -157,6 +174,14 @@ describe('what is reckoned freely', () => {
 		const me = await openPage(world);
 		const base = await to(me, 'Paludarium', '/adjust/blend?tapKh=14&tapGh=18&kh=1.5&gh=3&litres=60');
 		await me.sees('6.4 L tap and 53.6 L purified make 60 L of 1.5 dKH');
+		// A field that is emptied on the way to another number takes nothing along.
+		for (const name of ['tapKh', 'litres', 'kh']) {
+			await emptied(me, name);
+			await me.sees('Enter the hardness of both waters');
+			await me.page.type(`[name=${name}]`, '3');
+		}
+		await me.sees('3 L tap and 0 L purified make 3 L of 3 dKH');
+		expect(me.complaints).toEqual([]);
 		await me.sees(/conditioned against chlorine and chloramine/);
 		await me.page.goto(`${base}/adjust/blend?tapKh=14&kh=20&litres=60`);
 		await me.sees(/make no 20 dKH: the blend lies between 0 and 14/);

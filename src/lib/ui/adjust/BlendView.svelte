@@ -1,13 +1,14 @@
 <script lang="ts">
 	import { untrack } from 'svelte';
 	import { readBlendWish } from '$lib/contract/correction-wishes';
-	import type { BlendReckoned, FreshSalt } from '$lib/core/correction';
+	import type { BlendReckoned, BlendWish, FreshSalt } from '$lib/core/correction';
 	import { fixed, plain } from '$lib/format/number';
 	import { litresWords } from '$lib/format/volume';
 	import Field from '$lib/ui/kit/Field.svelte';
 	import LitresField from '$lib/ui/kit/LitresField.svelte';
 	import BlendPicture from './BlendPicture.svelte';
 	import Dangers from './Dangers.svelte';
+	import Fault from '$lib/ui/shared/Fault.svelte';
 	import LiveForm from '$lib/ui/shared/LiveForm.svelte';
 	import { Reckoned } from './Reckoned.svelte';
 
@@ -28,15 +29,16 @@
 	}
 	let { waterId, given, answer }: Props = $props();
 
-	const v0 = untrack(() => readBlendWish(new URLSearchParams({ ...given })));
-	let now = $state.raw(v0);
-	const v = $derived(now.wish);
-	const wrong = $derived(now.wrong.length > 0);
-	const reckoned = new Reckoned<'blend'>(() => answer);
-	const { mixed, mixedGh, way } = $derived(reckoned.answer);
+	const begun = untrack(() => readBlendWish(new URLSearchParams({ ...given })));
+	let wrong = $state(begun.wrong.length > 0);
+	const reckoned = new Reckoned<'blend', BlendWish>(() => ({ asked: begun.wish, answer }));
+	/** What is told, and the wish that it answers. */
+	const v = $derived(reckoned.told.asked);
+	const { mixed, mixedGh, way } = $derived(reckoned.told.answer);
 	function ask(query: URLSearchParams): void {
-		now = readBlendWish(query);
-		reckoned.ask({ kind: 'blend', wish: now.wish });
+		const { wish, wrong: unread } = readBlendWish(query);
+		wrong = unread.length > 0;
+		reckoned.ask({ kind: 'blend', wish }, wish);
 	}
 	const SALTS: Readonly<Record<FreshSalt, string>> = {
 		'sodium-bicarbonate': 'sodium bicarbonate (KH only)',
@@ -71,6 +73,7 @@
 					12.5.
 				</p>
 			{/if}
+			{#if reckoned.trouble}<div class="mt-4"><Fault text={reckoned.trouble} /></div>{/if}
 		</div>
 		<div class="min-w-0" aria-live="polite">
 			<section aria-labelledby="new">

@@ -38,7 +38,12 @@
 			Partial<Record<ParameterId, { readonly low: number | null; readonly high: number | null }>>
 		>;
 		/** What the address asked, and what of it could not be read. */
-		asked: { readonly wish: ChangeWish; readonly wrong: readonly string[]; readonly target: ParameterId };
+		asked: {
+			readonly wish: ChangeWish;
+			readonly wrong: readonly string[];
+			readonly target: ParameterId;
+			readonly typed: Readonly<Record<string, string>>;
+		};
 		/** What is answered to it. */
 		answer: ChangeReckoned;
 		neglected: readonly NeglectedStep[] | null;
@@ -53,17 +58,26 @@
 	const inUnit = (parameter: ParameterId, value: number) =>
 		convert(value, PARAMETERS[parameter].canonicalUnit, units[parameter]);
 
-	let now = $state.raw(untrack(() => asked));
-	const reckoned = new Reckoned<'change'>(() => answer);
-	const wish = $derived(now.wish);
-	const { moves, largest, series, reach, fresh } = $derived(reckoned.answer);
+	/** What stands in the form; what is told answers a wish of its own, which may be the one before. */
+	let form = $state.raw(untrack(() => ({ wrong: asked.wrong, target: asked.target })));
+	const reckoned = new Reckoned<'change', { readonly wish: ChangeWish; readonly target: ParameterId }>(
+		() => ({
+			asked,
+			answer
+		})
+	);
+	const { wish, target } = $derived(reckoned.told.asked);
+	const { moves, largest, series, reach, fresh } = $derived(reckoned.told.answer);
+	const isUnread = $derived(form.wrong.length > 0);
 	/** What stood in the fields when the page came. */
 	const begun = untrack(() => asked);
 
 	function ask(query: URLSearchParams): void {
 		const read = readChangeWish(query, { volumeL: given.volumeL, newest: batches[0]?.name ?? '', units });
-		now = { ...read, target: targetOf(query) };
-		reckoned.ask({ kind: 'change', given, wish: read.wish });
+		form = { wrong: read.wrong, target: targetOf(query) };
+		// What could not be read would be answered as if something else had been asked.
+		if (read.wrong.length > 0) return;
+		reckoned.ask({ kind: 'change', given, wish: read.wish }, { wish: read.wish, target: form.target });
 	}
 	const batch = $derived(batches.find((b) => b.name === wish.batch) ?? null);
 	const beyond = $derived(moves.some((m) => !m.within));
@@ -105,7 +119,11 @@
 	<div class="mt-5 grid gap-x-10 gap-y-8 lg:grid-cols-[20rem_minmax(0,1fr)]">
 		<div>
 			<LiveForm onask={ask} class="grid grid-cols-2 gap-x-4 gap-y-5">
-				<LitresField name="litres" label="Water changed" value={String(begun.wish.litres)} />
+				<LitresField
+					name="litres"
+					label="Water changed"
+					value={begun.typed.litres || String(begun.wish.litres)}
+				/>
 				<Choice
 					name="batch"
 					label="New water"
@@ -119,57 +137,55 @@
 					label="How often"
 					unit="times"
 					inputmode="numeric"
-					value={String(begun.wish.count)}
+					value={begun.typed.count || String(begun.wish.count)}
 				/>
 				<Field
 					name="everyDays"
 					label="Every"
 					unit="days"
 					inputmode="numeric"
-					value={String(begun.wish.everyDays)}
+					value={begun.typed.everyDays || String(begun.wish.everyDays)}
 				/>
 				<Choice name="target" label="To bring" value={begun.target} items={targets} />
 				<Field
 					name="to"
 					label="To"
-					unit={symbolAfter(units[now.target]).trim()}
+					unit={symbolAfter(units[form.target]).trim()}
 					inputmode="decimal"
-					value={begun.wish.target === null ? '' : level(begun.target, begun.wish.target.value)}
+					value={begun.typed.to ?? ''}
 				/>
 			</LiveForm>
-			{#if now.wrong.length > 0 || fault || reckoned.trouble}
+			{#if isUnread || fault || reckoned.trouble}
 				<div class="mt-5">
 					<Fault
 						text={fault ||
 							reckoned.trouble ||
-							`Give litres up to the volume of the water, 1 to 30 changes, every 1 to 60 days. What could not be read: ${now.wrong.join(', ')}.`}
+							`Give litres up to the volume of the water, 1 to 30 changes, every 1 to 60 days. What could not be read: ${form.wrong.join(', ')}. What stands beside does not answer it.`}
 					/>
 				</div>
 			{/if}
-			<May what="decide" said>
-				<form method="post" action="?/start" use:enhance={sending} class="mt-6">
-					<Hidden name="id" value={id} />
-					<Hidden name="request" value={JSON.stringify(request)} />
-					<Button kind="primary" size="large" type="submit"
-						>{wish.count > 1 ? 'Plan these changes' : 'Plan this change'}</Button
-					>
-				</form>
-			</May>
+			{#if !isUnread}<May what="decide" said>
+					<form method="post" action="?/start" use:enhance={sending} class="mt-6">
+						<Hidden name="id" value={id} />
+						<Hidden name="request" value={JSON.stringify(request)} />
+						<Button kind="primary" size="large" type="submit"
+							>{wish.count > 1 ? 'Plan these changes' : 'Plan this change'}</Button
+						>
+					</form>
+				</May>{/if}
 		</div>
 
 		<div class="min-w-0" aria-live="polite">
 			{#if reach}
 				<p class="mb-5 max-w-[46rem] text-lg">
 					{#if reach.possible}
-						To bring {nameWithin(now.target)} to {level(now.target, wish.target!.value)}{symbolAfter(
-							units[now.target]
-						)}: {reach.count}
+						To bring {nameWithin(target)} to {level(target, wish.target!.value)}{symbolAfter(units[target])}: {reach.count}
 						{reach.count === 1 ? 'change' : 'changes'} of {litresWords(wish.litres)}; or {litresWords(
 							Number(reach.onceL.toPrecision(3))
 						)} at once; or {litresWords(Number(reach.continuousL.toPrecision(3)))} drop by drop, in and out at the
 						same pace.
 					{:else}
-						No change with this water leads there: it holds {level(now.target, reach.into)} itself.
+						No change with this water leads there: it holds {level(target, reach.into)} itself.
 					{/if}
 				</p>
 			{/if}

@@ -65,18 +65,19 @@
 		part: 'That is as far as it is set at once. Test within two days, then come back here for the next step.'
 	} as const;
 
-	let now = $state.raw(untrack(() => asked));
-	const wish = $derived(now.wish);
-	const school = $derived(wish.school);
-	const reckoned = new Reckoned<'daily'>(() => answer);
-	const { balance, creep, doses, lime, reactor, changes, ahead } = $derived(reckoned.answer);
+	/** What stands in the form; what is told answers a wish of its own, which may be the one before. */
+	let form = $state.raw(untrack(() => asked));
+	const reckoned = new Reckoned<'daily', DailyWish>(() => ({ asked: asked.wish, answer }));
+	const wish = $derived(reckoned.told.asked);
+	const { balance, creep, doses, lime, reactor, changes, ahead } = $derived(reckoned.told.answer);
 	/** What stood in the fields when the page came. */
 	const begun = untrack(() => new URLSearchParams(asked.query));
 
 	function ask(query: URLSearchParams): void {
 		const read = readDailyWish(query, given.volumeL.value, supplies);
-		now = { ...read, query: `?${query}`, looked: query.get('looked') === 'yes' };
-		reckoned.ask({ kind: 'daily', given, wish: read.wish });
+		form = { ...read, query: `?${query}`, looked: query.get('looked') === 'yes' };
+		// What could not be read would be answered as if something else had been asked.
+		if (read.wrong.length === 0) reckoned.ask({ kind: 'daily', given, wish: read.wish }, read.wish);
 	}
 	const rate = (parameter: Tuned) => {
 		const k = given.use[parameter];
@@ -85,13 +86,18 @@
 	};
 	const asksFirst = $derived(strange.filter((m) => TUNED.some((p) => p === m.parameter)));
 	/** Asked until somebody has looked. */
-	const open = $derived(now.looked ? [] : asksFirst);
-	const supplyOf = (p: Tuned) => supplies[p].find((s) => s.what === wish.with[p]) ?? supplies[p][0]!;
+	const open = $derived(form.looked ? [] : asksFirst);
+	const supplyIn = (p: Tuned, { with: chosen }: DailyWish) =>
+		supplies[p].find((s) => s.what === chosen[p]) ?? supplies[p][0]!;
+	/** Of what is told. */
+	const supplyOf = (p: Tuned) => supplyIn(p, wish);
 	const unitOf = (p: Tuned) => {
 		const { what } = supplyOf(p);
 		return what.kind === 'salt' || (what.kind === 'product' && what.unit === 'g') ? 'g' : 'ml';
 	};
-	const isTuned = $derived(school === 'two-part' || school === 'single-salts');
+	const isTunedBy = (school: School) => school === 'two-part' || school === 'single-salts';
+	const school = $derived(wish.school);
+	const isTuned = $derived(isTunedBy(school));
 </script>
 
 <main class="page">
@@ -105,25 +111,25 @@
 				<Choice
 					name="school"
 					label="How it is replaced"
-					value={school}
+					value={form.wish.school}
 					items={SCHOOLS.map((value) => ({ value, name: NAMES[value] }))}
 				/>
-				{#if isTuned}
+				{#if isTunedBy(form.wish.school)}
 					{#each TUNED as p (p)}
 						<Choice
 							name="with.{p}"
 							label="{PARAMETERS[p].name} with"
-							value={supplyOf(p).id}
+							value={supplyIn(p, form.wish).id}
 							items={supplies[p].map((s) => ({ value: s.id, name: s.name }))}
 						/>
 					{/each}
-				{:else if school === 'limewater'}
+				{:else if form.wish.school === 'limewater'}
 					<LitresField
 						name="evaporates"
 						label="Evaporates a day"
 						value={begun.get('evaporates') ?? plain(Number((given.volumeL.value / 100).toPrecision(2)))}
 					/>
-				{:else if school === 'reactor'}
+				{:else if form.wish.school === 'reactor'}
 					<Field
 						name="effluent"
 						label="Alkalinity of the effluent"
@@ -167,11 +173,11 @@
 					>
 				{:else if asked.looked}<Hidden name="looked" value="yes" />{/if}
 			</LiveForm>
-			{#if now.wrong.length > 0 || reckoned.trouble}
+			{#if form.wrong.length > 0 || reckoned.trouble}
 				<div class="mt-5">
 					<Fault
 						text={reckoned.trouble ||
-							`These are no numbers that fit: ${now.wrong.join(', ')}. Until they do, what is usual stands for them.`}
+							`These are no numbers that fit: ${form.wrong.join(', ')}. Until they do, what stands beside does not answer them.`}
 					/>
 				</div>
 			{/if}

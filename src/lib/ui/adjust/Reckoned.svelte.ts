@@ -2,22 +2,29 @@ import { onDestroy, untrack } from 'svelte';
 import { Reckoner } from '$lib/workers/reckon.client';
 import type { ReckonAnswers, ReckonRequest } from '$lib/workers/reckon.protocol';
 
+/** What is told of a form, and what it was asked: they change together, so that no answer is read beside another wish. */
+export interface Told<K extends ReckonRequest['kind'], Asked> {
+	readonly asked: Asked;
+	readonly answer: ReckonAnswers[K];
+}
+
 /** What a form's question is answered with: first what came with the page, then what a worker reckons as one types. */
-export class Reckoned<K extends ReckonRequest['kind']> {
-	answer = $state.raw<ReckonAnswers[K]>() as ReckonAnswers[K];
+export class Reckoned<K extends ReckonRequest['kind'], Asked> {
+	told = $state.raw<Told<K, Asked>>() as Told<K, Asked>;
 	/** Why there is no new answer; what stood there stays. */
 	trouble = $state('');
 	readonly #reckoner = new Reckoner<K>();
 
-	constructor(first: () => ReckonAnswers[K]) {
-		this.answer = untrack(first);
+	constructor(first: () => Told<K, Asked>) {
+		this.told = untrack(first);
 		onDestroy(() => this.#reckoner.end());
 	}
-	ask(request: Extract<ReckonRequest, { kind: K }>): void {
+	/** @param asked what the answer is read beside, once it is there */
+	ask(request: Extract<ReckonRequest, { kind: K }>, asked: Asked): void {
 		this.#reckoner.ask(
 			$state.snapshot(request) as typeof request,
 			(answer) => {
-				this.answer = answer;
+				this.told = { asked, answer };
 				this.trouble = '';
 			},
 			(message) => {

@@ -53,7 +53,7 @@
 	const day = (at: Instant) => shortDay(at, timeZone, now);
 	const words = $derived(
 		`${PARAMETERS[way.parameter].name}: now ${shown(present.value)}, aim ${shown(way.aim)} ${UNITS[unit].symbol}, ${
-			way.thereAt === null ? 'not all the way by the end of the plan' : `there on ${day(way.thereAt)}`
+			way.thereAt === null ? 'not all the way by the end of the plan' : `by plan there on ${day(way.thereAt)}`
 		}.`
 	);
 	const aimY = $derived(drawn.y(to(way.aim)));
@@ -96,7 +96,7 @@
 			{@const x = drawn.x(thereDay)}
 			<line x1={x} x2={x} y1={TOP - 4} y2={HEIGHT - BOTTOM} class="there" />
 			<text {x} dx={nearRight(x) ? -5 : 5} y="13" text-anchor={nearRight(x) ? 'end' : 'start'} class="strong"
-				>there {day(way.thereAt)}</text
+				>by plan {day(way.thereAt)}</text
 			>
 		{/if}
 		{#if way.points.at(-1)}

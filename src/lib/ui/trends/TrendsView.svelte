@@ -128,8 +128,10 @@
 	});
 	const overlaid = $derived.by(() => {
 		if (!stack.over) return null;
-		const [a, b] = stack.over.map((p) => all.find((s) => s.parameter === p));
-		return a && b ? inputOf(a, b) : null;
+		// Also of rows that are not shown by themselves.
+		const [a, b] = stack.over.map((p) => series.rows.find((r) => r.parameter === p));
+		if (!a || !b) return null;
+		return inputOf(seriesOf(a, units[a.parameter]), seriesOf(b, units[b.parameter]));
 	});
 	const inputs = $derived(all.map((s) => inputOf(s)));
 	const GRID = 'grid gap-x-6 md:grid-cols-[8.5rem_minmax(0,1fr)_13rem]';
@@ -159,9 +161,8 @@
 	let ready = false;
 	onMount(() => void (ready = true));
 	$effect(() => {
-		const { rows: chosen, ...seen } = stack.address;
-		const usual = chosen?.join('.') === usualRows?.join('.') && asked.rows === null;
-		const address = trendAddress({ ...seen, rows: usual ? null : chosen });
+		// With its rows, also the usual ones: whoever is sent it may have others.
+		const address = trendAddress(stack.address);
 		const rest = setTimeout(() => {
 			if (ready && location.search !== address) replaceState(address, page.state);
 		}, ADDRESS_MS);
@@ -217,7 +218,7 @@
 		try {
 			const picture = await pictureOf({
 				kind,
-				title: `${water.name}, ${spanWords(stack.from, stack.to, timeZone, now)}`,
+				title: `${water.name}, ${spanWords(stack.from, stack.to, timeZone, now)}${stack.other ? `; broken: ${stack.other.name}` : ''}`,
 				rows: rows.map((row, i) => ({
 					title: `${PARAMETERS[row.parameter].name}, ${UNITS[units[row.parameter]].symbol}`,
 					words: words(row),

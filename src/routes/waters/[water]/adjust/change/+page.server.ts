@@ -9,6 +9,8 @@ import { validate } from '$lib/server/validation/validator';
 import { askedWater } from '../../../../asked-water';
 import type { Actions, PageServerLoad } from './$types';
 
+const TYPED = ['litres', 'count', 'everyDays', 'to'] as const;
+
 export const load = (async ({ locals, params, url }) => {
 	const open = await askedWater(locals, params);
 	const { services, preferences } = locals;
@@ -27,6 +29,8 @@ export const load = (async ({ locals, params, url }) => {
 		bands,
 		wish: asked?.wish ?? null,
 		wrong: asked?.wrong ?? [],
+		// As it was typed, whatever could be made of it.
+		typed: Object.fromEntries(TYPED.map((name) => [name, url.searchParams.get(name) ?? ''])),
 		target: targetOf(url.searchParams),
 		answer: given && asked ? reckonChange(given, asked.wish) : null,
 		neglected: adjust.neglected,

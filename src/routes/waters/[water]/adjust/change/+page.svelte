@@ -13,7 +13,7 @@
 			given={data.given}
 			batches={data.batches}
 			bands={data.bands}
-			asked={{ wish: data.wish, wrong: data.wrong, target: data.target }}
+			asked={{ wish: data.wish, wrong: data.wrong, target: data.target, typed: data.typed }}
 			answer={data.answer}
 			neglected={data.neglected}
 			id={data.id}
