@@ -37,7 +37,9 @@ export default defineConfig({
 					name: 'component',
 					// A page without a browser; none of what is seen is told by it, but all that happens.
 					environment: 'happy-dom',
-					include: ['tests/component/**/*.test.ts']
+					include: ['tests/component/**/*.test.ts'],
+					// A property renders a part some dozen times, while the rest of the checks keep the processor busy.
+					testTimeout: 60_000
 				}
 			},
 			{

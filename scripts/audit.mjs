@@ -1,9 +1,6 @@
 // npm run audit [-- --runs 5] [--view today,trends] [--form mobile|desktop] [--keys] [--check]
 // Lighthouse on the main views as medians of some runs, and what a key costs at the syringe. With --check a figure
 // below its aim ends it with 1.
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { ensurePackages, ensurePrograms } from './bootstrap.mjs';
 import { main } from './say.mjs';
@@ -134,77 +131,66 @@ const { values: asked } = parseArgs({
 	}
 });
 
+/** Prints the table, the work of a key, and what is below its aim. */
+async function audit(browser, origin) {
+	const below = [];
+	const speeds = [];
+	const begun = await fetch(`${origin}/`, { headers: { accept: 'text/html' }, redirect: 'manual' });
+	// Whoever comes again has been shown round.
+	const cookie = `${begun.headers.get('set-cookie').split(';')[0]}; tevrik_preferences=tour:seen`;
+	const water = new URL(begun.headers.get('location'), origin).pathname.replace(/\/today$/, '');
+	if (!asked.keys) {
+		console.log(
+			'view    form     perf.  access.  practices  blocking  first  largest  shift  unused  JavaScript'
+		);
+		for (const view of asked.view.split(',')) {
+			for (const form of asked.form.split(',')) {
+				const runs = [];
+				for (let i = 0; i < Number(asked.runs); i++) {
+					runs.push(await auditOf(browser, origin + water + VIEWS[view], cookie, form));
+				}
+				speeds.push(...runs.map((r) => r.speed));
+				const of = (name) => median(runs.map((r) => r[name]));
+				const cell = (name, digits, width) => {
+					const value = of(name);
+					const under = AIMS[form][name] !== undefined && missed(AIMS[form], name, value);
+					if (under) below.push(`${view}, ${form}: ${name} ${value.toFixed(digits)}`);
+					return `${value.toFixed(digits)}${under ? '!' : ' '}`.padStart(width);
+				};
+				console.log(
+					`${view.padEnd(8)}${form.padEnd(8)}${cell('performance', 0, 6)}${cell('accessibility', 0, 9)}${cell('practices', 0, 11)}${cell('blocking', 0, 10)}${cell('first', 0, 7)}${cell('largest', 0, 9)}${cell('shift', 3, 7)}${cell('unused', 0, 8)}${cell('kb', 0, 8)} kB  ${[...new Set(runs.flatMap((r) => r.failing))].join(' ')}`
+				);
+			}
+		}
+	}
+	if (speeds.length > 0)
+		console.log(
+			`this machine: ${Math.round(median(speeds))} by Lighthouse's own measure; its phone is this machine slowed four times`
+		);
+	const key = await keyWork(browser, origin);
+	console.log(
+		`a key at the syringe, processor slowed four times: ${key.middle.toFixed(1)} ms of main-thread work (aim: under ${KEY_AIMS.middle}), one in twenty over ${key.slow.toFixed(1)} (aim: under ${KEY_AIMS.slow})`
+	);
+	for (const name of ['middle', 'slow'])
+		if (key[name] >= KEY_AIMS[name]) below.push(`a key at the syringe: ${name} ${key[name].toFixed(1)} ms`);
+	if (below.length > 0) {
+		console.log(`below the aims:\n${below.map((line) => `  ${line}`).join('\n')}`);
+		if (asked.check) process.exitCode = 1;
+	}
+}
+
 await main(async () => {
 	ensurePrograms('mariadb', 'chromium');
 	ensurePackages();
 	const { launchBrowser } = await import('./browser.mjs');
-	const { build, fillDemo, serve } = await import('./application.mjs');
-	const { freePort, startDatabase } = await import('./database.mjs');
-	const folder = mkdtempSync(join(tmpdir(), 'tevrik-audit-'));
-	build();
-	const database = await startDatabase({ folder, throwaway: true });
-	let server;
-	let browser;
-	const below = [];
-	const speeds = [];
-	try {
-		const demo = fillDemo(database);
-		server = await serve({
-			port: await freePort(),
-			quiet: true,
-			env: {
-				DATABASE_URL: database.url,
-				TEVRIK_SIGN_IN_AS: demo.personId,
-				TEVRIK_REQUESTS_PER_MINUTE: '1000000'
-			}
-		});
-		const begun = await fetch(`${server.origin}/`, { headers: { accept: 'text/html' }, redirect: 'manual' });
-		// Whoever comes again has been shown round.
-		const cookie = `${begun.headers.get('set-cookie').split(';')[0]}; tevrik_preferences=tour:seen`;
-		const water = new URL(begun.headers.get('location'), server.origin).pathname.replace(/\/today$/, '');
-		browser = await launchBrowser();
-		if (!asked.keys) {
-			console.log(
-				'view    form     perf.  access.  practices  blocking  first  largest  shift  unused  JavaScript'
-			);
-			for (const view of asked.view.split(',')) {
-				for (const form of asked.form.split(',')) {
-					const runs = [];
-					for (let i = 0; i < Number(asked.runs); i++) {
-						runs.push(await auditOf(browser, server.origin + water + VIEWS[view], cookie, form));
-					}
-					speeds.push(...runs.map((r) => r.speed));
-					const of = (name) => median(runs.map((r) => r[name]));
-					const cell = (name, digits, width) => {
-						const value = of(name);
-						const under = AIMS[form][name] !== undefined && missed(AIMS[form], name, value);
-						if (under) below.push(`${view}, ${form}: ${name} ${value.toFixed(digits)}`);
-						return `${value.toFixed(digits)}${under ? '!' : ' '}`.padStart(width);
-					};
-					console.log(
-						`${view.padEnd(8)}${form.padEnd(8)}${cell('performance', 0, 6)}${cell('accessibility', 0, 9)}${cell('practices', 0, 11)}${cell('blocking', 0, 10)}${cell('first', 0, 7)}${cell('largest', 0, 9)}${cell('shift', 3, 7)}${cell('unused', 0, 8)}${cell('kb', 0, 8)} kB  ${[...new Set(runs.flatMap((r) => r.failing))].join(' ')}`
-					);
-				}
-			}
+	const { withDemoWorld } = await import('./demo-world.mjs');
+	await withDemoWorld({}, async (world) => {
+		const server = await world.serve();
+		const browser = await launchBrowser();
+		try {
+			await audit(browser, server.origin);
+		} finally {
+			await browser.close();
 		}
-		if (speeds.length > 0)
-			console.log(
-				`this machine: ${Math.round(median(speeds))} by Lighthouse's own measure; its phone is this machine slowed four times`
-			);
-		const key = await keyWork(browser, server.origin);
-		console.log(
-			`a key at the syringe, processor slowed four times: ${key.middle.toFixed(1)} ms of main-thread work (aim: under ${KEY_AIMS.middle}), one in twenty over ${key.slow.toFixed(1)} (aim: under ${KEY_AIMS.slow})`
-		);
-		for (const name of ['middle', 'slow'])
-			if (key[name] >= KEY_AIMS[name]) below.push(`a key at the syringe: ${name} ${key[name].toFixed(1)} ms`);
-		if (below.length > 0) {
-			console.log(`below the aims:\n${below.map((line) => `  ${line}`).join('\n')}`);
-			if (asked.check) process.exitCode = 1;
-		}
-	} finally {
-		await browser?.close();
-		await server?.stop();
-		await database.stop();
-		rmSync(folder, { recursive: true, force: true });
-	}
+	});
 });

@@ -1,7 +1,5 @@
 // npm run bench [-- pages | loads] [-- --check]   ratios measured in one run; seconds would only tell about this machine
-import { mkdtempSync, rmSync } from 'node:fs';
 import { spawnSync } from 'node:child_process';
-import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { ensurePackages, ensurePrograms, ROOT } from './bootstrap.mjs';
 import { main } from './say.mjs';
@@ -45,31 +43,18 @@ await main(async () => {
 			spawnSync(join(ROOT, 'node_modules/.bin/tsx'), loads, { stdio: 'inherit' }).status ?? 1;
 		return;
 	}
-	const { build, fillDemo, runScript, serve } = await import('./application.mjs');
-	const { freePort, startDatabase } = await import('./database.mjs');
+	const { runScript } = await import('./application.mjs');
+	const { withDemoWorld } = await import('./demo-world.mjs');
 	const onlyPages = process.argv.includes('pages');
 	for (const script of onlyPages ? [] : ['bench-results.ts', 'bench-estimate.ts', 'bench-plan.ts']) {
 		console.log(runScript(script, {}));
 	}
 
-	const folder = mkdtempSync(join(tmpdir(), 'tevrik-bench-'));
-	build();
-	const database = await startDatabase({ folder, throwaway: true });
-	let server;
-	try {
-		const demo = fillDemo(database);
-		server = await serve({
-			port: await freePort(),
-			quiet: true,
-			env: {
-				DATABASE_URL: database.url,
-				TEVRIK_SIGN_IN_AS: demo.personId,
-				TEVRIK_REQUESTS_PER_MINUTE: '1000000'
-			}
-		});
+	await withDemoWorld({}, async ({ databaseUrl, personId, serve }) => {
+		const server = await serve();
 		const first = await fetch(`${server.origin}/`, { headers: { accept: 'text/html' }, redirect: 'manual' });
 		const cookie = first.headers.get('set-cookie').split(';')[0];
-		const old = runScript('ten-years.ts', { DATABASE_URL: database.url });
+		const old = runScript('ten-years.ts', { DATABASE_URL: databaseUrl });
 		const pages = spawnSync(
 			join(ROOT, 'node_modules/.bin/tsx'),
 			[join(ROOT, 'scripts/bench-pages.ts'), ...process.argv.slice(2)],
@@ -77,10 +62,10 @@ await main(async () => {
 				stdio: 'inherit',
 				env: {
 					...process.env,
-					DATABASE_URL: database.url,
+					DATABASE_URL: databaseUrl,
 					BENCH_ORIGIN: server.origin,
 					BENCH_COOKIE: cookie,
-					BENCH_PERSON: demo.personId,
+					BENCH_PERSON: personId,
 					BENCH_PID: String(server.pid),
 					BENCH_OLD_WATER: /waters\/([0-9a-f-]{36})/.exec(old)?.[1] ?? ''
 				}
@@ -91,9 +76,5 @@ await main(async () => {
 		console.log(
 			`a drop counted, its value and interval shown: ${median.toFixed(1)} ms, one in twenty slower than ${slow.toFixed(1)} ms (a frame: 16)`
 		);
-	} finally {
-		await server?.stop();
-		await database.stop();
-		rmSync(folder, { recursive: true, force: true });
-	}
+	});
 });

@@ -218,365 +218,346 @@ async function peoplePictures({ browser, origin, pictureOf, phones, compose }) {
 	await compose('people', pictures, { ...DESK, inRow: 2 });
 }
 
+/** Goes through the demo, at the desk and at the bench. */
+async function pictures(browser, server, moving) {
+	const wait = (ms) => new Promise((done) => setTimeout(done, ms));
+	/** A picture that goes into another with its like. */
+	const pictureOf = async (page) => {
+		await page.mouse.move(1, 1);
+		await wait(250);
+		return page.screenshot({ encoding: 'base64' });
+	};
+	/** Pictures of one size side by side in one file. */
+	const compose = async (name, pictures, { width, height, inRow, tall = 0 }) => {
+		// A tall one takes the room of two.
+		const rows = Math.ceil((pictures.length + tall) / inRow);
+		const sheet = await browser.newPage();
+		const gap = 20;
+		await sheet.setViewport({ width: inRow * (width + gap) - gap, height: rows * (height + gap) - gap });
+		const images = pictures
+			.map((data, i) => `<img style="grid-row:span ${i < tall ? 2 : 1}" src="data:image/png;base64,${data}">`)
+			.join('');
+		await sheet.setContent(
+			`<body style="margin:0;display:grid;grid-template-columns:repeat(${inRow},${width}px);gap:${gap}px;background:#888">${images}</body>`
+		);
+		await sheet.screenshot({ path: join(OUT, `${name}.png`) });
+		await sheet.close();
+		console.log(`docs/screenshots/${name}.png`);
+	};
+	const phones = [];
+	const instruments = [];
+
+	const visit = async (viewport, theme, walk, from = server) => {
+		const context = await browser.createBrowserContext();
+		await context.setCookie(...TOURED);
+		const page = await context.newPage();
+		await page.setViewport(viewport);
+		await page.emulateMediaFeatures([
+			{ name: 'prefers-color-scheme', value: theme },
+			{ name: 'prefers-reduced-motion', value: 'reduce' }
+		]);
+		await page.goto(from.origin, { waitUntil: 'networkidle0' });
+		const base = page.url().replace(/\/today$/, '');
+		await walk({
+			page,
+			goto: async (view) => {
+				await page.goto(base + view, { waitUntil: 'networkidle0' });
+				await wait(500);
+			},
+			press: async (words) => {
+				const handle = await page.waitForFunction(
+					(text) =>
+						[...document.querySelectorAll('button, a')].find(
+							(e) => e.innerText.trim().startsWith(text) && !e.disabled
+						),
+					{ timeout: 10_000 },
+					words
+				);
+				await handle.click();
+				await wait(120);
+			},
+			shot: async (name) => {
+				await page.mouse.move(1, 1);
+				await wait(250);
+				await page.screenshot({ path: join(OUT, `${name}.png`) });
+				console.log(`docs/screenshots/${name}.png`);
+			}
+		});
+		await context.close();
+	};
+	/** Picks a method and goes through its steps until its instrument stands there. */
+	const toInstrument = async ({ goto, press, page }, code) => {
+		const DONE = [
+			'Colour has turned',
+			'That is its place',
+			'That is what it shows',
+			'That is where it stands'
+		];
+		const NEXT = ['Go on as it is', 'Done, go on', 'Add a drop', 'Start', 'It is filtering'];
+		await goto('/bench');
+		await page.evaluate((value) => document.querySelector(`button[value="${value}"]`).click(), code);
+		await press('Start ');
+		for (let i = 0; i < 200; i++) {
+			await wait(60);
+			const there = await page.evaluate(
+				(done, next) => {
+					const buttons = [...document.querySelectorAll('main button')].filter(
+						(b) => b.offsetParent && !b.disabled
+					);
+					const has = (text) => buttons.find((b) => b.innerText.trim().startsWith(text));
+					if (done.some(has)) return true;
+					next.map(has).find(Boolean)?.click();
+					return false;
+				},
+				DONE,
+				NEXT
+			);
+			if (there) return;
+		}
+		throw new Error(`${code} has no instrument`);
+	};
+	const titrate = async ({ goto, press, page }) => {
+		await goto('/bench');
+		await page.evaluate(() => document.querySelector('button[value="alk-syringe"]').click());
+		await press('Start alkalinity');
+		await press('Done');
+		await press('Done');
+		for (let i = 0; i < 3; i++) await press('Add a drop');
+		await press('Done');
+		await press('Start swirling');
+		// The clock stands still here, so the wait is left rather than waited for.
+		await press('Go on as it is');
+		await press('Done');
+		await page.keyboard.down('Shift');
+		for (let i = 0; i < 5; i++) await page.keyboard.press('ArrowDown');
+		await page.keyboard.up('Shift');
+		for (let i = 0; i < 4; i++) await page.keyboard.press('ArrowDown');
+	};
+
+	await visit(DESK, 'light', async ({ goto, press, page, shot }) => {
+		await shot('today');
+		await goto('/trends?span=quarter');
+		await shot('trends');
+		await goto('/log');
+		await shot('log');
+		await goto('/shelf');
+		await shot('shelf');
+		await goto('/bench');
+		const choosing = [await pictureOf(page)];
+		await goto('/bench/taken');
+		await page.focus('input[data-taken]');
+		for (const read of ['0.47', '0.81']) {
+			await page.keyboard.type(read);
+			await page.keyboard.press('Enter');
+		}
+		choosing.push(await pictureOf(page));
+		await compose('bench-choose', choosing, { ...DESK, inRow: 2 });
+		await goto('/compare?parameter=alkalinity');
+		await shot('compare');
+		await goto('/adjust/change?litres=120&count=3&target=nitrate&to=4');
+		const adjusting = [await pictureOf(page)];
+		await goto('/adjust/daily');
+		adjusting.push(await pictureOf(page));
+		await goto('/adjust/plan');
+		adjusting.push(await pictureOf(page));
+		await goto('/adjust');
+		await compose('adjust', [await pictureOf(page), ...adjusting], { ...DESK, inRow: 2 });
+		await press('Raise alkalinity and calcium');
+		await page.waitForSelector('main figure');
+		await wait(400);
+		await shot('plan');
+	});
+	await visit(DESK, 'light', async ({ page, shot }) => {
+		const href = await page.evaluate(
+			() =>
+				[...document.querySelectorAll('header details a')].find((a) =>
+					a.textContent.includes('Classroom tank')
+				).href
+		);
+		await page.goto(href, { waitUntil: 'networkidle0' });
+		await page.evaluate(() => document.querySelector('#cycle').scrollIntoView({ block: 'start' }));
+		await shot('cycle');
+	});
+	await visit(DESK, 'light', async (walk) => {
+		await titrate(walk);
+		const syringe = [await pictureOf(walk.page)];
+		await walk.press('Colour has turned');
+		syringe.push(await pictureOf(walk.page));
+		instruments.push(...syringe);
+	});
+	await visit(PHONE, 'light', async (walk) => {
+		phones.push(await pictureOf(walk.page));
+	});
+	await visit(DESK, 'light', async (walk) => {
+		const { page, press } = walk;
+		await toInstrument(walk, 'no3-card');
+		for (let i = 0; i < 12; i++) await page.keyboard.press('ArrowUp');
+		await press('Daylight, on white');
+		instruments.push(await pictureOf(page));
+	});
+	await compose('bench-read', instruments, { ...DESK, inRow: 3 });
+	/** Lays tests out, each with its method. */
+	const FIVE = {
+		Alkalinity: 'alk-syringe',
+		Calcium: 'ca-syringe',
+		Magnesium: 'mg-syringe',
+		Nitrate: 'no3-ladder',
+		Potassium: 'k-filter'
+	};
+	const layOut = async ({ page, goto, press }, tests = FIVE) => {
+		await goto('/bench');
+		await page.$$eval('main input[type=checkbox]:checked', (boxes) => boxes.forEach((b) => b.click()));
+		for (const [name, code] of Object.entries(tests)) {
+			await page.evaluate((n) => {
+				const label = [...document.querySelectorAll('label')].find(
+					(l) => l.querySelector('strong')?.textContent === n
+				);
+				if (!document.getElementById(label.htmlFor).checked) label.click();
+			}, name);
+			await page.waitForSelector(`select[aria-label="Method for ${name}"]`);
+			await page.select(`select[aria-label="Method for ${name}"]`, code);
+		}
+		await press('Lay out these');
+		await wait(2500);
+	};
+	/** Goes through a session as its screens say, until one that is wanted. */
+	const goThrough = async ({ page }, wanted) => {
+		const PRESS = ['Add a drop', 'It is loaded', 'Start', 'It is filtering', 'Done, go on'];
+		for (let i = 0; i < 900; i++) {
+			const state = await page.evaluate((words) => {
+				const buttons = [...document.querySelectorAll('main button')].filter(
+					(b) => b.offsetParent && !b.disabled
+				);
+				const find = (text) => buttons.some((b) => b.innerText.trim().startsWith(text));
+				return {
+					heading: document.querySelector('main h1')?.textContent ?? '',
+					reads: ['Colour has turned', 'That is its place'].find(find) ?? null,
+					press: words.find(find) ?? null,
+					save: ['No, as entered', 'Save the result'].find(find) ?? null,
+					done: find('Done, clear')
+				};
+			}, PRESS);
+			if (state.done || wanted(state)) return;
+			const text = state.save ?? state.reads ?? state.press;
+			if (state.reads && !state.save) {
+				const [key, times] = state.reads.startsWith('That') ? ['ArrowUp', 9] : ['ArrowDown', 43];
+				for (let k = 0; k < times; k++) await page.keyboard.press(key);
+			}
+			if (text) {
+				await page.evaluate((t) => {
+					[...document.querySelectorAll('main button')]
+						.find((b) => b.offsetParent && !b.disabled && b.innerText.trim().startsWith(t))
+						?.click();
+				}, text);
+			}
+			await wait(text ? 90 : 250);
+		}
+	};
+	const atTitration = (state) => state.reads === 'Colour has turned';
+	await visit(
+		DESK,
+		'light',
+		async (walk) => {
+			await layOut(walk);
+			await walk.shot('session-layout');
+			await walk.press('Begin');
+			await goThrough(walk, atTitration);
+			for (let k = 0; k < 40; k++) await walk.page.keyboard.press('ArrowDown');
+			await walk.shot('session-run');
+			await goThrough(walk, () => false);
+			// What was just finished is still on its way.
+			await walk.page.waitForFunction(() => !document.body.innerText.includes('not on the server yet'));
+			await walk.shot('session-finish');
+		},
+		moving
+	);
+	await visit(
+		PHONE,
+		'light',
+		async (walk) => {
+			await layOut(walk, { Nitrate: 'no3-card', Phosphate: 'po4-card', Alkalinity: 'alk-syringe' });
+			await walk.press('Begin');
+			await goThrough(walk, (state) => state.heading.includes('at once'));
+			phones.push(await pictureOf(walk.page));
+		},
+		moving
+	);
+	await peoplePictures({ browser, origin: server.origin, pictureOf, phones, compose });
+	// A stopped pump, as it shows: three readings by a second kit, each lower than any tank makes it.
+	await visit(DESK, 'light', async ({ goto, page, shot }) => {
+		for (const [value, hoursAgo] of [
+			['5.6', 20],
+			['5.0', 8],
+			['4.8', 0]
+		]) {
+			await goto('/log/result?parameter=alkalinity');
+			await page.evaluate(
+				(fields, ago) => {
+					const set = (name, text) => {
+						const field = document.querySelector(`main [name="${name}"]`);
+						field.value = text;
+						field.dispatchEvent(new Event('input', { bubbles: true }));
+					};
+					for (const [name, text] of fields) set(name, text);
+					const [day, month, year, time] = document
+						.querySelector('main [name=happenedAt]')
+						.value.split(/[/ ]/);
+					const shown = Date.parse(`${year}-${month}-${day}T${time}Z`);
+					set('happenedAt', new Date(shown - ago * 3_600_000).toISOString().slice(0, 16));
+				},
+				[
+					['value', value],
+					['expandedU', '0.2'],
+					['source', 'A second kit']
+				],
+				hoursAgo
+			);
+			await Promise.all([page.waitForNavigation(), page.click('main form button[type=submit]')]);
+		}
+		await goto('/adjust/plan?goals=alkalinity');
+		await shot('danger');
+	});
+	// One's own: from nothing, on a database of its own.
+	await ownPictures({ browser, pictureOf, phones, compose });
+	await compose('phones', phones, { width: PHONE.width, height: PHONE.height, inRow: phones.length });
+
+	// All parts of the interface, in both themes and sizes, side by side.
+	const parts = [];
+	for (const [viewport, theme] of [DESK, PHONE].flatMap((v) => ['light', 'dark'].map((t) => [v, t]))) {
+		await visit({ ...viewport, height: 2900 }, theme, async ({ page }) => {
+			await page.goto(`${server.origin}/kit`, { waitUntil: 'networkidle0' });
+			await wait(500);
+			parts.push(await page.screenshot({ encoding: 'base64' }));
+		});
+	}
+	const sheet = await browser.newPage();
+	await sheet.setViewport({
+		width: 2 * DESK.width + 2 * PHONE.width + 60,
+		height: 2900,
+		deviceScaleFactor: 0.5
+	});
+	const pictures = parts.map((data) => `<img src="data:image/png;base64,${data}">`).join('');
+	await sheet.setContent(`<body style="margin:0;display:flex;gap:20px;background:#888">${pictures}</body>`);
+	await sheet.screenshot({ path: join(OUT, 'kit.png') });
+	console.log('docs/screenshots/kit.png');
+}
+
 await main(async () => {
 	ensurePrograms('mariadb', 'chromium');
 	ensurePackages();
 	const { launchBrowser } = await import('./browser.mjs');
-	const { build, fillDemo, serve } = await import('./application.mjs');
-	const { freePort, startDatabase } = await import('./database.mjs');
-	const folder = mkdtempSync(join(tmpdir(), 'tevrik-pictures-'));
+	const { withDemoWorld } = await import('./demo-world.mjs');
 	mkdirSync(OUT, { recursive: true });
-	build();
-	const database = await startDatabase({ folder, throwaway: true });
-	let server;
-	let moving;
-	let browser;
-	try {
-		const demo = fillDemo(database, { clock: CLOCK });
-		const serveWith = async (clock) =>
-			serve({
-				port: await freePort(),
-				quiet: true,
-				env: {
-					DATABASE_URL: database.url,
-					TEVRIK_CLOCK: clock,
-					TEVRIK_KIT: '1',
-					TEVRIK_SIGN_IN_AS: demo.personId,
-					TEVRIK_SECRET: SECRET,
-					TEVRIK_REQUESTS_PER_MINUTE: '1000000'
-				}
-			});
-		server = await serveWith(CLOCK);
+	const shown = { TEVRIK_KIT: '1', TEVRIK_SECRET: SECRET };
+	await withDemoWorld({ clock: CLOCK, env: shown }, async (world) => {
+		const server = await world.serve({ TEVRIK_CLOCK: CLOCK });
 		// A session is shown under way: its clock runs.
-		moving = await serveWith(MOVING_CLOCK);
-		browser = await launchBrowser();
-		const wait = (ms) => new Promise((done) => setTimeout(done, ms));
-		/** A picture that goes into another with its like. */
-		const pictureOf = async (page) => {
-			await page.mouse.move(1, 1);
-			await wait(250);
-			return page.screenshot({ encoding: 'base64' });
-		};
-		/** Pictures of one size side by side in one file. */
-		const compose = async (name, pictures, { width, height, inRow, tall = 0 }) => {
-			// A tall one takes the room of two.
-			const rows = Math.ceil((pictures.length + tall) / inRow);
-			const sheet = await browser.newPage();
-			const gap = 20;
-			await sheet.setViewport({ width: inRow * (width + gap) - gap, height: rows * (height + gap) - gap });
-			const images = pictures
-				.map(
-					(data, i) => `<img style="grid-row:span ${i < tall ? 2 : 1}" src="data:image/png;base64,${data}">`
-				)
-				.join('');
-			await sheet.setContent(
-				`<body style="margin:0;display:grid;grid-template-columns:repeat(${inRow},${width}px);gap:${gap}px;background:#888">${images}</body>`
-			);
-			await sheet.screenshot({ path: join(OUT, `${name}.png`) });
-			await sheet.close();
-			console.log(`docs/screenshots/${name}.png`);
-		};
-		const phones = [];
-		const instruments = [];
-
-		const visit = async (viewport, theme, walk, from = server) => {
-			const context = await browser.createBrowserContext();
-			await context.setCookie(...TOURED);
-			const page = await context.newPage();
-			await page.setViewport(viewport);
-			await page.emulateMediaFeatures([
-				{ name: 'prefers-color-scheme', value: theme },
-				{ name: 'prefers-reduced-motion', value: 'reduce' }
-			]);
-			await page.goto(from.origin, { waitUntil: 'networkidle0' });
-			const base = page.url().replace(/\/today$/, '');
-			await walk({
-				page,
-				goto: async (view) => {
-					await page.goto(base + view, { waitUntil: 'networkidle0' });
-					await wait(500);
-				},
-				press: async (words) => {
-					const handle = await page.waitForFunction(
-						(text) =>
-							[...document.querySelectorAll('button, a')].find(
-								(e) => e.innerText.trim().startsWith(text) && !e.disabled
-							),
-						{ timeout: 10_000 },
-						words
-					);
-					await handle.click();
-					await wait(120);
-				},
-				shot: async (name) => {
-					await page.mouse.move(1, 1);
-					await wait(250);
-					await page.screenshot({ path: join(OUT, `${name}.png`) });
-					console.log(`docs/screenshots/${name}.png`);
-				}
-			});
-			await context.close();
-		};
-		/** Picks a method and goes through its steps until its instrument stands there. */
-		const toInstrument = async ({ goto, press, page }, code) => {
-			const DONE = [
-				'Colour has turned',
-				'That is its place',
-				'That is what it shows',
-				'That is where it stands'
-			];
-			const NEXT = ['Go on as it is', 'Done, go on', 'Add a drop', 'Start', 'It is filtering'];
-			await goto('/bench');
-			await page.evaluate((value) => document.querySelector(`button[value="${value}"]`).click(), code);
-			await press('Start ');
-			for (let i = 0; i < 200; i++) {
-				await wait(60);
-				const there = await page.evaluate(
-					(done, next) => {
-						const buttons = [...document.querySelectorAll('main button')].filter(
-							(b) => b.offsetParent && !b.disabled
-						);
-						const has = (text) => buttons.find((b) => b.innerText.trim().startsWith(text));
-						if (done.some(has)) return true;
-						next.map(has).find(Boolean)?.click();
-						return false;
-					},
-					DONE,
-					NEXT
-				);
-				if (there) return;
-			}
-			throw new Error(`${code} has no instrument`);
-		};
-		const titrate = async ({ goto, press, page }) => {
-			await goto('/bench');
-			await page.evaluate(() => document.querySelector('button[value="alk-syringe"]').click());
-			await press('Start alkalinity');
-			await press('Done');
-			await press('Done');
-			for (let i = 0; i < 3; i++) await press('Add a drop');
-			await press('Done');
-			await press('Start swirling');
-			// The clock stands still here, so the wait is left rather than waited for.
-			await press('Go on as it is');
-			await press('Done');
-			await page.keyboard.down('Shift');
-			for (let i = 0; i < 5; i++) await page.keyboard.press('ArrowDown');
-			await page.keyboard.up('Shift');
-			for (let i = 0; i < 4; i++) await page.keyboard.press('ArrowDown');
-		};
-
-		await visit(DESK, 'light', async ({ goto, press, page, shot }) => {
-			await shot('today');
-			await goto('/trends?span=quarter');
-			await shot('trends');
-			await goto('/log');
-			await shot('log');
-			await goto('/shelf');
-			await shot('shelf');
-			await goto('/bench');
-			const choosing = [await pictureOf(page)];
-			await goto('/bench/taken');
-			await page.focus('input[data-taken]');
-			for (const read of ['0.47', '0.81']) {
-				await page.keyboard.type(read);
-				await page.keyboard.press('Enter');
-			}
-			choosing.push(await pictureOf(page));
-			await compose('bench-choose', choosing, { ...DESK, inRow: 2 });
-			await goto('/compare?parameter=alkalinity');
-			await shot('compare');
-			await goto('/adjust/change?litres=120&count=3&target=nitrate&to=4');
-			const adjusting = [await pictureOf(page)];
-			await goto('/adjust/daily');
-			adjusting.push(await pictureOf(page));
-			await goto('/adjust/plan');
-			adjusting.push(await pictureOf(page));
-			await goto('/adjust');
-			await compose('adjust', [await pictureOf(page), ...adjusting], { ...DESK, inRow: 2 });
-			await press('Raise alkalinity and calcium');
-			await page.waitForSelector('main figure');
-			await wait(400);
-			await shot('plan');
-		});
-		await visit(DESK, 'light', async ({ page, shot }) => {
-			const href = await page.evaluate(
-				() =>
-					[...document.querySelectorAll('header details a')].find((a) =>
-						a.textContent.includes('Classroom tank')
-					).href
-			);
-			await page.goto(href, { waitUntil: 'networkidle0' });
-			await page.evaluate(() => document.querySelector('#cycle').scrollIntoView({ block: 'start' }));
-			await shot('cycle');
-		});
-		await visit(DESK, 'light', async (walk) => {
-			await titrate(walk);
-			const syringe = [await pictureOf(walk.page)];
-			await walk.press('Colour has turned');
-			syringe.push(await pictureOf(walk.page));
-			instruments.push(...syringe);
-		});
-		await visit(PHONE, 'light', async (walk) => {
-			phones.push(await pictureOf(walk.page));
-		});
-		await visit(DESK, 'light', async (walk) => {
-			const { page, press } = walk;
-			await toInstrument(walk, 'no3-card');
-			for (let i = 0; i < 12; i++) await page.keyboard.press('ArrowUp');
-			await press('Daylight, on white');
-			instruments.push(await pictureOf(page));
-		});
-		await compose('bench-read', instruments, { ...DESK, inRow: 3 });
-		/** Lays tests out, each with its method. */
-		const FIVE = {
-			Alkalinity: 'alk-syringe',
-			Calcium: 'ca-syringe',
-			Magnesium: 'mg-syringe',
-			Nitrate: 'no3-ladder',
-			Potassium: 'k-filter'
-		};
-		const layOut = async ({ page, goto, press }, tests = FIVE) => {
-			await goto('/bench');
-			await page.$$eval('main input[type=checkbox]:checked', (boxes) => boxes.forEach((b) => b.click()));
-			for (const [name, code] of Object.entries(tests)) {
-				await page.evaluate((n) => {
-					const label = [...document.querySelectorAll('label')].find(
-						(l) => l.querySelector('strong')?.textContent === n
-					);
-					if (!document.getElementById(label.htmlFor).checked) label.click();
-				}, name);
-				await page.waitForSelector(`select[aria-label="Method for ${name}"]`);
-				await page.select(`select[aria-label="Method for ${name}"]`, code);
-			}
-			await press('Lay out these');
-			await wait(2500);
-		};
-		/** Goes through a session as its screens say, until one that is wanted. */
-		const goThrough = async ({ page }, wanted) => {
-			const PRESS = ['Add a drop', 'It is loaded', 'Start', 'It is filtering', 'Done, go on'];
-			for (let i = 0; i < 900; i++) {
-				const state = await page.evaluate((words) => {
-					const buttons = [...document.querySelectorAll('main button')].filter(
-						(b) => b.offsetParent && !b.disabled
-					);
-					const find = (text) => buttons.some((b) => b.innerText.trim().startsWith(text));
-					return {
-						heading: document.querySelector('main h1')?.textContent ?? '',
-						reads: ['Colour has turned', 'That is its place'].find(find) ?? null,
-						press: words.find(find) ?? null,
-						save: ['No, as entered', 'Save the result'].find(find) ?? null,
-						done: find('Done, clear')
-					};
-				}, PRESS);
-				if (state.done || wanted(state)) return;
-				const text = state.save ?? state.reads ?? state.press;
-				if (state.reads && !state.save) {
-					const [key, times] = state.reads.startsWith('That') ? ['ArrowUp', 9] : ['ArrowDown', 43];
-					for (let k = 0; k < times; k++) await page.keyboard.press(key);
-				}
-				if (text) {
-					await page.evaluate((t) => {
-						[...document.querySelectorAll('main button')]
-							.find((b) => b.offsetParent && !b.disabled && b.innerText.trim().startsWith(t))
-							?.click();
-					}, text);
-				}
-				await wait(text ? 90 : 250);
-			}
-		};
-		const atTitration = (state) => state.reads === 'Colour has turned';
-		await visit(
-			DESK,
-			'light',
-			async (walk) => {
-				await layOut(walk);
-				await walk.shot('session-layout');
-				await walk.press('Begin');
-				await goThrough(walk, atTitration);
-				for (let k = 0; k < 40; k++) await walk.page.keyboard.press('ArrowDown');
-				await walk.shot('session-run');
-				await goThrough(walk, () => false);
-				// What was just finished is still on its way.
-				await walk.page.waitForFunction(() => !document.body.innerText.includes('not on the server yet'));
-				await walk.shot('session-finish');
-			},
-			moving
-		);
-		await visit(
-			PHONE,
-			'light',
-			async (walk) => {
-				await layOut(walk, { Nitrate: 'no3-card', Phosphate: 'po4-card', Alkalinity: 'alk-syringe' });
-				await walk.press('Begin');
-				await goThrough(walk, (state) => state.heading.includes('at once'));
-				phones.push(await pictureOf(walk.page));
-			},
-			moving
-		);
-		await peoplePictures({ browser, origin: server.origin, pictureOf, phones, compose });
-		// A stopped pump, as it shows: three readings by a second kit, each lower than any tank makes it.
-		await visit(DESK, 'light', async ({ goto, page, shot }) => {
-			for (const [value, hoursAgo] of [
-				['5.6', 20],
-				['5.0', 8],
-				['4.8', 0]
-			]) {
-				await goto('/log/result?parameter=alkalinity');
-				await page.evaluate(
-					(fields, ago) => {
-						const set = (name, text) => {
-							const field = document.querySelector(`main [name="${name}"]`);
-							field.value = text;
-							field.dispatchEvent(new Event('input', { bubbles: true }));
-						};
-						for (const [name, text] of fields) set(name, text);
-						const [day, month, year, time] = document
-							.querySelector('main [name=happenedAt]')
-							.value.split(/[/ ]/);
-						const shown = Date.parse(`${year}-${month}-${day}T${time}Z`);
-						set('happenedAt', new Date(shown - ago * 3_600_000).toISOString().slice(0, 16));
-					},
-					[
-						['value', value],
-						['expandedU', '0.2'],
-						['source', 'A second kit']
-					],
-					hoursAgo
-				);
-				await Promise.all([page.waitForNavigation(), page.click('main form button[type=submit]')]);
-			}
-			await goto('/adjust/plan?goals=alkalinity');
-			await shot('danger');
-		});
-		// One's own: from nothing, on a database of its own.
-		await ownPictures({ browser, pictureOf, phones, compose });
-		await compose('phones', phones, { width: PHONE.width, height: PHONE.height, inRow: phones.length });
-
-		// All parts of the interface, in both themes and sizes, side by side.
-		const parts = [];
-		for (const [viewport, theme] of [DESK, PHONE].flatMap((v) => ['light', 'dark'].map((t) => [v, t]))) {
-			await visit({ ...viewport, height: 2900 }, theme, async ({ page }) => {
-				await page.goto(`${server.origin}/kit`, { waitUntil: 'networkidle0' });
-				await wait(500);
-				parts.push(await page.screenshot({ encoding: 'base64' }));
-			});
+		const moving = await world.serve({ TEVRIK_CLOCK: MOVING_CLOCK });
+		const browser = await launchBrowser();
+		try {
+			await pictures(browser, server, moving);
+		} finally {
+			await browser.close();
 		}
-		const sheet = await browser.newPage();
-		await sheet.setViewport({
-			width: 2 * DESK.width + 2 * PHONE.width + 60,
-			height: 2900,
-			deviceScaleFactor: 0.5
-		});
-		const pictures = parts.map((data) => `<img src="data:image/png;base64,${data}">`).join('');
-		await sheet.setContent(`<body style="margin:0;display:flex;gap:20px;background:#888">${pictures}</body>`);
-		await sheet.screenshot({ path: join(OUT, 'kit.png') });
-		console.log('docs/screenshots/kit.png');
-	} finally {
-		await browser?.close();
-		await server?.stop();
-		await moving?.stop();
-		await database.stop();
-		rmSync(folder, { recursive: true, force: true });
-	}
+	});
 });

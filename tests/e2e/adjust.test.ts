@@ -138,7 +138,7 @@ describe('what is reckoned freely', () => {
 		await me.sees(
 			/To bring nitrate to 4 mg\/L NO₃: \d changes of 120 L; or \d+ L at once; or \d+ L drop by drop/
 		);
-		await me.sees('What 3 changes move');
+		await me.sees('What 3 changes of 120 L move');
 		await me.sees('Heaters are off: dry, they crack and burn.');
 		// It answers as one types, and its address can be kept.
 		await me.page.click('[name=litres]', { count: 3 });
@@ -248,6 +248,11 @@ describe('what is reckoned freely', () => {
 		await me.sees(/of magnesium chloride hexahydrate, dissolved first/);
 		await me.goto('/adjust/batches?litres=none&salinity=35');
 		await me.sees('Give litres above 0');
+		// It answers as one types, and complains of nothing that was not typed.
+		await me.goto('/adjust/batches');
+		expect(await me.text()).not.toContain('Give litres above 0');
+		await me.page.type('[name=litres]', '120');
+		await me.sees(/of dry salt mix in 11\d\.\d L of purified water/);
 		await me.close();
 	});
 });

@@ -13,10 +13,11 @@ const card = (me: Person) =>
 	me.page.evaluate(() => document.querySelector<HTMLElement>('[role="dialog"]')?.innerText ?? '');
 
 describe('the first look at the demo', () => {
-	it.each([['a desk', undefined] as const, ['a phone', PHONE] as const])(
-		'has four stops, each beside what it is about, at %s, and is never shown twice',
-		async (_, viewport) => {
+	it.each([['a desk', 'dark', undefined] as const, ['a phone', 'light', PHONE] as const])(
+		'has four stops, each beside what it is about, at %s, %s, and is never shown twice',
+		async (_, theme, viewport) => {
 			const me = await openPage(world, '/', viewport, FIRST);
+			await me.page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: theme }]);
 			await me.page.setBypassCSP(true);
 			for (let stop = 1; stop <= 4; stop++) {
 				await me.sees(`A first look, ${stop} of 4`);
@@ -28,6 +29,7 @@ describe('the first look at the demo', () => {
 					};
 				});
 				expect(seen).toEqual({ within: true, marked: 1 });
+				expect(await faultsOn(me)).toEqual({ found: [], overflows: false });
 				await me.press(stop < 4 ? 'Next' : 'Done');
 			}
 			expect(await card(me)).toBe('');

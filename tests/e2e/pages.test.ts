@@ -88,7 +88,9 @@ describe('every view', () => {
 	const views = [
 		'/today',
 		'/bench',
+		'/bench/taken',
 		'/trends',
+		'/trends?rows=phosphate.nitrate&over=phosphate.nitrate',
 		'/log',
 		'/log/new?kind=dose',
 		'/log/new?kind=water-change',
@@ -108,6 +110,7 @@ describe('every view', () => {
 		'/shelf/compare?parameter=nitrate',
 		'/shelf/standard',
 		'/methods/alk-syringe/card',
+		'/help',
 		'/help?q=alkalinity',
 		'/findings',
 		'/panel/death',
@@ -144,10 +147,11 @@ describe('every view', () => {
 		return kind.exec(html)?.[0] ?? '';
 	}
 	/** Once loaded, it is looked at on a desk by day and on a phone by night. */
-	async function quiet(view: string): Promise<void> {
+	async function quiet(view: string, open: () => Promise<void> = async () => {}): Promise<void> {
 		me.complaints.length = 0;
 		await me.page.setViewport(DESK);
 		await me.goto(view);
+		await open();
 		for (const [theme, viewport] of [
 			['light', DESK],
 			['dark', { width: PHONE.width, height: PHONE.height }]
@@ -158,7 +162,34 @@ describe('every view', () => {
 		}
 		expect(me.complaints).toEqual([]);
 	}
-	it.each(views)('%s is accessible, fits and is quiet', quiet);
+	it.each(views)('%s is accessible, fits and is quiet', (view) => quiet(view));
+	it.each<[string, string, () => Promise<void>]>([
+		['a row of Today opened', '/today', () => me.press('Alkalinity')],
+		['all waters on their panel', '/today', () => me.press('2 need you')],
+		[
+			'the cursor in Trends, with its table',
+			'/trends',
+			async () => {
+				await me.page.waitForSelector('.stack canvas[data-drawn=yes]');
+				await me.page.focus('.stack');
+				for (const key of ['End', 'ArrowLeft'] as const) await me.page.keyboard.press(key);
+				await me.sees(/, read/);
+			}
+		],
+		['the rows of Trends to choose from', '/trends', () => me.press('Rows, compare, save')],
+		['a correction in its place', '/log?what=readings', () => me.press('Correct')],
+		[
+			'readings already taken, and one that cannot be',
+			'/bench/taken',
+			async () => {
+				await me.page.waitForSelector('input[data-taken]');
+				await me.page.type('[role=group][aria-label="Alkalinity"] input', '47');
+				await me.page.type('[role=group][aria-label="Magnesium"] input', '0.33');
+				await me.sees('Not saved as it stands: Alkalinity');
+			}
+		],
+		['an answer beside its thing', '/today', () => me.page.click('[aria-label^="Help: "]')]
+	])('%s is accessible, fits and is quiet', (_what, view, open) => quiet(view, open));
 	it.each([
 		['a reading', '/log', /\/log\/[0-9a-f-]{36}/],
 		['a thing', '/shelf', /\/shelf\/[0-9a-f-]{36}/],

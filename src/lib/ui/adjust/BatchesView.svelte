@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { untrack } from 'svelte';
 	import { magnesiumForBatch, saltForBatch, type BatchFinding, type Known } from '$lib/core/correction';
 	import { typedNumber } from '$lib/core/numeric';
 	import { PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
@@ -8,11 +9,11 @@
 	import { fixed, plain } from '$lib/format/number';
 	import { inUnit, symbolAfter } from '$lib/format/quantity';
 	import { litresWords } from '$lib/format/volume';
-	import Button from '$lib/ui/kit/Button.svelte';
 	import LitresField from '$lib/ui/kit/LitresField.svelte';
 	import type { Column } from '$lib/ui/kit/data-table.svelte';
 	import DataTable from '$lib/ui/kit/DataTable.svelte';
 	import Field from '$lib/ui/kit/Field.svelte';
+	import LiveForm from '$lib/ui/shared/LiveForm.svelte';
 
 	interface Props {
 		waterId: string;
@@ -33,14 +34,20 @@
 	}
 	let { waterId, batches, wish, units, timeZone, now }: Props = $props();
 
-	const litres = $derived(typedNumber(wish.litres));
-	const salinity = $derived(typedNumber(wish.salinity));
-	const salt = $derived(
-		litres !== null && salinity !== null && litres > 0 && salinity > 0 && salinity <= 45
-			? saltForBatch(litres, salinity, 22)
-			: null
+	const MOST_PSU = 45;
+	/** What stood in the fields when the page came. */
+	const begun = untrack(() => wish);
+	let typed = $state.raw(begun);
+	const litres = $derived(typedNumber(typed.litres));
+	const salinity = $derived(typedNumber(typed.salinity));
+	const fits = (value: number, most: number) => value > 0 && value <= most;
+	/** What was not typed yet is not wrong. */
+	const wrong = $derived(
+		(litres !== null && !fits(litres, Infinity)) || (salinity !== null && !fits(salinity, MOST_PSU))
 	);
-	const wrong = $derived((wish.litres !== '' || wish.salinity !== '') && salt === null);
+	const salt = $derived(
+		litres === null || salinity === null || wrong ? null : saltForBatch(litres, salinity, 22)
+	);
 	const parameters = $derived(
 		(['salinity', 'alkalinity', 'calcium', 'magnesium', 'potassium', 'nitrate', 'phosphate'] as const).filter(
 			(p) => batches.some((b) => b.levels[p])
@@ -77,11 +84,13 @@
 
 <main class="page max-w-[64rem]!">
 	<h1 class="text-3xl">New water</h1>
-	<form method="get" class="mt-5 flex flex-wrap items-end gap-4">
-		<LitresField name="litres" label="To mix" value={wish.litres} />
-		<Field name="salinity" label="Salinity" unit="PSU" inputmode="decimal" value={wish.salinity} />
-		<Button type="submit">Reckon the salt</Button>
-	</form>
+	<LiveForm
+		onask={(asked) => (typed = { litres: asked.get('litres') ?? '', salinity: asked.get('salinity') ?? '' })}
+		class="mt-5 flex flex-wrap items-end gap-4"
+	>
+		<LitresField name="litres" label="To mix" value={begun.litres} />
+		<Field name="salinity" label="Salinity" unit="PSU" inputmode="decimal" value={begun.salinity} />
+	</LiveForm>
 	{#if salt}
 		<p class="figures mt-4 text-xl">
 			{fixed(salt.saltKg, 2)} kg of dry salt mix in {litresWords(Number(salt.waterL.toFixed(1)))} of purified water.

@@ -191,7 +191,9 @@
 			{/if}
 			<section aria-labelledby="moves">
 				<h2 id="moves" class="text-2xl">
-					{wish.count > 1 ? `What ${wish.count} changes move` : 'What one change moves'}
+					{wish.count > 1
+						? `What ${wish.count} changes of ${litresWords(wish.litres)} move`
+						: `What one change of ${litresWords(wish.litres)} moves`}
 				</h2>
 				{#if moves.length === 0}
 					<p class="mt-2 text-muted">

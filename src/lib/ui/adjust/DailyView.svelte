@@ -207,8 +207,8 @@
 						<p class="pb-3">
 							{litresWords(Number(lime.litresPerDay.toFixed(2)))} of saturated limewater a day
 							<span class="small block text-muted"
-								>{lime.enough
-									? 'Within what evaporates.'
+								>{litresWords(wish.evaporatesL)} evaporate a day. {lime.enough
+									? 'It is within that.'
 									: `All that evaporates, and it is not enough: ${fixed(lime.shortDkh, 2)} dKH a day are left for something else.`}
 								At most it brings {fixed(lime.most.alkalinityDkh, 2)} dKH and {fixed(
 									lime.most.calciumMgPerL,
@@ -223,7 +223,9 @@
 									? 'The effluent holds no more than the water: it brings nothing. Lower its pH, or slow its flow.'
 									: 'Test the alkalinity of the water, and it stands here.'}
 							{:else}
-								{fixed(reactor.needsMlPerMinute, 1)} mL a minute make up for what is used
+								{fixed(reactor.needsMlPerMinute, 1)} mL a minute make up for what is used, with {plain(
+									wish.effluentDkh
+								)} dKH in the effluent
 								{#if wish.flowMlPerMinute > 0}<span class="small block text-muted"
 										>{fixed(wish.flowMlPerMinute, 1)} mL a minute bring {fixed(
 											reactor.brings.alkalinityDkh,
@@ -237,7 +239,9 @@
 							In the long run between {fixed(Math.max(0, changes.before), 1)} and {fixed(
 								Math.max(0, changes.after),
 								1
-							)} dKH
+							)} dKH, with {plain(Number((wish.changeShare * 100).toPrecision(3)))} % changed every {plain(
+								wish.everyDays
+							)} days for water of {plain(wish.freshDkh)} dKH
 							<span class="small block text-muted"
 								>{given.levels.alkalinity && changes.before < given.levels.alkalinity.value - 0.5
 									? 'Less than it holds now: changes alone do not keep up with what is used.'

@@ -50,7 +50,7 @@
 		<TankFields {draft} {entered} {fault} {today} />
 		<div class="flex flex-wrap items-center gap-x-4 gap-y-2">
 			<Button type="submit" kind="primary" size="large">Go on: what do you test with?</Button>
-			<span class="small text-muted">Not sure of something? Leave it, it is asked when it matters.</span>
+			<span class="small text-muted">Not sure? Leave it: it is asked when it matters.</span>
 		</div>
 	</form>
 	{#snippet beside()}<OutsetPanel {outset} {units} />{/snippet}

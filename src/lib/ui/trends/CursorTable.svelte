@@ -35,18 +35,19 @@
 </script>
 
 {#if stack.cursor !== null}
-	<div class="table figures" aria-hidden="true">
+	<div class="table figures">
 		<p class="flex items-baseline justify-between gap-2 font-semibold">
-			{readingWhen(stack.cursor, timeZone, now)}
+			<span aria-hidden="true">{readingWhen(stack.cursor, timeZone, now)}</span>
 			<span class="md:hidden"
 				><Button
 					kind="bare"
 					class="-my-2 -mr-2 flex size-10 items-center justify-center"
+					aria-label="Put the cursor away"
 					onclick={() => stack.point(null)}><CloseOutline class="size-5" /></Button
 				></span
 			>
 		</p>
-		<ul>
+		<ul aria-hidden="true">
 			{#each rows as { series, under } (series.parameter)}
 				<li>
 					<span class="name">{PARAMETERS[series.parameter].name}</span>

@@ -38,7 +38,7 @@
 	</h2>
 	{#if chosen.length > 0}
 		<p class="figures mt-1 text-muted">
-			{aboutMinutes(choosing.lengthS)} in all, laid out for one pair of hands.
+			{aboutMinutes(choosing.lengthS)} in all{chosen.length > 1 ? ', laid out for one pair of hands' : ''}.
 		</p>
 		<ul class="mt-3">
 			{#each chosen as c, i (i)}
