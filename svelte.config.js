@@ -15,6 +15,7 @@ export default {
 	vitePlugin: { prebundleSvelteLibraries: false },
 	kit: {
 		outDir,
+		inlineStyleThreshold: 4096,
 		adapter: adapter({ out, precompress: true }),
 		csp: {
 			mode: 'nonce',

@@ -22,6 +22,7 @@ import { connect } from '$lib/server/db/connect';
 import { once } from '$lib/server/lazy';
 import { createLimiter } from '$lib/server/limiter';
 import { clientAddress, trustedProxies } from '$lib/server/proxies';
+import { paintFirst } from '$lib/server/paint-first';
 import { openPool, workerFile } from '$lib/server/reckon/pool';
 import { SESSION_DAYS } from '$lib/server/service/account/sign-in';
 import type { PooledDeps } from '$lib/server/service/deps';
@@ -317,8 +318,10 @@ const answer: Handle = async ({ event, resolve }) => {
 	});
 
 	const { theme } = event.locals.preferences;
+	const first = paintFirst();
 	const response = await resolve(event, {
-		transformPageChunk: ({ html }) => html.replace('%tevrik.theme%', theme)
+		preload: first.preload,
+		transformPageChunk: ({ html }) => first.written(html).replace('%tevrik.theme%', theme)
 	});
 	const { water } = event.params;
 	const wrote = event.request.method === 'POST' && response.status < 400;

@@ -4,6 +4,7 @@
 	import { page } from '$app/state';
 	import { browserClock, rememberClock, rememberedClock } from '$lib/client/clock';
 	import { readBy } from '$lib/format/reader';
+	import { pageRuns } from '$lib/ui/kit/late/late-start';
 	import { setClock } from '$lib/ui/shared/context';
 
 	let { data, children } = $props();
@@ -15,7 +16,7 @@
 	setClock(browserClock(shared));
 	onMount(() => {
 		// Whoever drives a browser knows by it that the page answers.
-		document.documentElement.dataset.running = '';
+		pageRuns(() => (document.documentElement.dataset.running = ''));
 		if (!offline) rememberClock(untrack(() => data.clock));
 	});
 </script>

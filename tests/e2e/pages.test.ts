@@ -218,6 +218,18 @@ describe('every view', () => {
 		expect(await weigh('/today')).toBeLessThan(135);
 		expect(await weigh('/trends')).toBeLessThan(260);
 	});
+	it('asks for its programs once it is painted, and for one style sheet', async () => {
+		for (const view of ['/today', '/bench', '/trends', '/log', '/shelf', '/adjust']) {
+			const page = await fetch(me.base + view, { headers: { cookie: await me.cookie(), accept: 'text/html' } });
+			expect(page.headers.get('link')).not.toMatch(/modulepreload|latin-ext/);
+			const html = await page.text();
+			// Where the framework once writes its call in another way, this says so.
+			const programs = /const programs = (\[[^\]]+\])/.exec(html)?.[1];
+			expect((JSON.parse(programs ?? '[]') as string[]).length).toBeGreaterThan(5);
+			expect(html).not.toContain('rel="modulepreload"');
+			expect(html.match(/rel="stylesheet"/g)).toHaveLength(1);
+		}
+	});
 });
 
 describe('entering what happened', () => {

@@ -22,6 +22,7 @@
 	import StandPicture from './StandPicture.svelte';
 	import WayPicture from './WayPicture.svelte';
 	import HelpMark from '$lib/ui/kit/HelpMark.svelte';
+	import Late from '$lib/ui/kit/late/Late.svelte';
 
 	interface Props {
 		water: { readonly id: string; readonly name: string; readonly kind: string };
@@ -155,46 +156,48 @@
 					{#each toDo as seen, i (i)}
 						{@const plan = planHref(seen)}
 						<li class="grid gap-x-6 gap-y-2 border-t py-4 sm:grid-cols-[2rem_minmax(0,1fr)_auto]">
-							<span class="figures text-2xl leading-tight text-muted">{i + 1}</span>
-							<div>
-								<h3 class="text-lg leading-tight {warns(seen) ? 'text-warn' : ''}">
-									{repairTitle(seen.repair)}
-								</h3>
-								<p class="mt-0.5">{repairWhy(seen)}</p>
-								{#each seen.values as value (value.parameter)}
-									{@const way = seen.ways.find((w) => w.parameter === value.parameter)}
-									<p class="small figures mt-1 text-muted">
-										{repairValue(value, units)}{value.surprising
-											? '. The last reading surprised: test it a second time first'
-											: ''}
-									</p>
-									{#if way}
-										<div class="mt-1">
-											<WayPicture {way} present={value} band={value} {units} {timeZone} {now} />
-										</div>
-									{:else}
-										<div class="mt-1 max-w-[30rem]"><StandPicture {value} outside {units} /></div>
+							<Late>
+								<span class="figures text-2xl leading-tight text-muted">{i + 1}</span>
+								<div>
+									<h3 class="text-lg leading-tight {warns(seen) ? 'text-warn' : ''}">
+										{repairTitle(seen.repair)}
+									</h3>
+									<p class="mt-0.5">{repairWhy(seen)}</p>
+									{#each seen.values as value (value.parameter)}
+										{@const way = seen.ways.find((w) => w.parameter === value.parameter)}
+										<p class="small figures mt-1 text-muted">
+											{repairValue(value, units)}{value.surprising
+												? '. The last reading surprised: test it a second time first'
+												: ''}
+										</p>
+										{#if way}
+											<div class="mt-1">
+												<WayPicture {way} present={value} band={value} {units} {timeZone} {now} />
+											</div>
+										{:else}
+											<div class="mt-1 max-w-[30rem]"><StandPicture {value} outside {units} /></div>
+										{/if}
+									{/each}
+									{#if seen.husbandry}
+										<Disclosure class="mt-1" title="What may lie behind it" look="link small min-h-8 py-1">
+											<ul class="small mt-1 list-disc pl-5">
+												{#each HUSBANDRY[seen.husbandry].causes as cause (cause)}<li>
+														{CAUSES[cause]}
+													</li>{/each}
+											</ul>
+										</Disclosure>
 									{/if}
-								{/each}
-								{#if seen.husbandry}
-									<Disclosure class="mt-1" title="What may lie behind it" look="link small min-h-8 py-1">
-										<ul class="small mt-1 list-disc pl-5">
-											{#each HUSBANDRY[seen.husbandry].causes as cause (cause)}<li>
-													{CAUSES[cause]}
-												</li>{/each}
-										</ul>
-									</Disclosure>
-								{/if}
-							</div>
-							<div class="self-start">
-								{#if seen.planned}
-									<span class="small text-muted">A plan is under way</span>
-								{:else if plan}
-									<Button kind={i === 0 && running.length === 0 ? 'primary' : 'secondary'} href={plan.href}
-										>{plan.text}</Button
-									>
-								{/if}
-							</div>
+								</div>
+								<div class="self-start">
+									{#if seen.planned}
+										<span class="small text-muted">A plan is under way</span>
+									{:else if plan}
+										<Button kind={i === 0 && running.length === 0 ? 'primary' : 'secondary'} href={plan.href}
+											>{plan.text}</Button
+										>
+									{/if}
+								</div>
+							</Late>
 						</li>
 					{/each}
 				</ol>

@@ -26,6 +26,7 @@
 	import Disclosure from '$lib/ui/kit/Disclosure.svelte';
 	import EmptyState from '$lib/ui/kit/EmptyState.svelte';
 	import Field from '$lib/ui/kit/Field.svelte';
+	import Late from '$lib/ui/kit/late/Late.svelte';
 	import { clockOf } from '$lib/ui/shared/context';
 	import LiveForm from '$lib/ui/shared/LiveForm.svelte';
 	import CorrectInPlace from './CorrectInPlace.svelte';
@@ -106,7 +107,7 @@
 
 <main>
 	<div class="border-b bg-paper">
-		<div class="mx-auto max-w-[80rem] px-4 py-3 lg:px-8">
+		<Late class="mx-auto max-w-[80rem] px-4 py-3 lg:px-8">
 			<h1 class="visually-hidden">Log</h1>
 			<div class="flex flex-wrap items-end gap-x-6 gap-y-2">
 				<LiveForm class="flex min-w-0 grow flex-wrap items-end gap-x-4 gap-y-2">
@@ -159,7 +160,7 @@
 					<May what="record"><Button kind="primary" href="{base}/log/new">Enter something</Button></May>
 				</div>
 			</div>
-		</div>
+		</Late>
 	</div>
 
 	<div class="page max-w-[80rem]! pt-4!">
@@ -175,62 +176,64 @@
 				<a class="link" href="?" data-sveltekit-reload>The whole Log</a>
 			</p>
 		{/if}
-		<DataTable
-			label="Log"
-			rows={entries}
-			{columns}
-			key={(entry) => (entry.type === 'reading' ? entry.readingId : entry.id)}
-			words={wordsOf}
-			searched={false}
-			hasUnder={isAtHand}
-			group={dayOf}
-			stacked="grid-cols-[3.5rem_1fr] gap-x-3 py-2.5"
+		<Late
+			><DataTable
+				label="Log"
+				rows={entries}
+				{columns}
+				key={(entry) => (entry.type === 'reading' ? entry.readingId : entry.id)}
+				words={wordsOf}
+				searched={false}
+				hasUnder={isAtHand}
+				group={dayOf}
+				stacked="grid-cols-[3.5rem_1fr] gap-x-3 py-2.5"
+			>
+				{#snippet cell(entry: Entry, column: string)}
+					{@const struck = isStruck(entry)}
+					{#if column === 'at'}
+						<span class="figures text-muted">{clockTime(entry.at, timeZone)}</span>
+					{:else if column === 'what'}
+						<strong class={struck ? 'text-muted line-through' : ''}>{nameOf(entry)}</strong>
+					{:else if column === 'told'}
+						<LogEntryWords {entry} {struck} {base} {units} {everywhere} />
+					{:else if entry.type === 'reading' && !struck}
+						{@const of = `${PARAMETERS[entry.method.parameter].name} of ${clockTime(entry.at, timeZone)}`}
+						<span class="small flex gap-x-4">
+							<a class="link flex min-h-8 items-start" href="{base}/log/{entry.readingId}#reckoning"
+								>Why<span class="visually-hidden"> {of}</span></a
+							>
+							<a
+								class="link flex min-h-8 items-start"
+								href="{base}/log/{entry.readingId}"
+								aria-expanded={isAtHand(entry)}
+								onclick={(e) => {
+									if (e.ctrlKey || e.metaKey || e.shiftKey) return;
+									e.preventDefault();
+									correcting = isAtHand(entry) ? null : { reading: entry.readingId, id: newId() };
+								}}>Correct<span class="visually-hidden"> {of}</span></a
+							>
+						</span>
+					{/if}
+				{/snippet}
+				{#snippet under(entry: Entry)}
+					{#if entry.type === 'reading' && correcting}
+						<CorrectInPlace {entry} {base} id={correcting.id} onclose={() => (correcting = null)} />
+					{/if}
+				{/snippet}
+				{#snippet empty()}
+					{#if narrowed}
+						<EmptyState title="Nothing like this">
+							No entry holds all of it. Fewer words, another kind or a longer time may find it.
+						</EmptyState>
+					{:else}
+						<EmptyState title="Nothing here yet">
+							What is tested on the bench and entered here stands in this list, for as long as the site
+							exists. Begin with a test, or with what was read before.
+						</EmptyState>
+					{/if}
+				{/snippet}
+			</DataTable></Late
 		>
-			{#snippet cell(entry: Entry, column: string)}
-				{@const struck = isStruck(entry)}
-				{#if column === 'at'}
-					<span class="figures text-muted">{clockTime(entry.at, timeZone)}</span>
-				{:else if column === 'what'}
-					<strong class={struck ? 'text-muted line-through' : ''}>{nameOf(entry)}</strong>
-				{:else if column === 'told'}
-					<LogEntryWords {entry} {struck} {base} {units} {everywhere} />
-				{:else if entry.type === 'reading' && !struck}
-					{@const of = `${PARAMETERS[entry.method.parameter].name} of ${clockTime(entry.at, timeZone)}`}
-					<span class="small flex gap-x-4">
-						<a class="link flex min-h-8 items-start" href="{base}/log/{entry.readingId}#reckoning"
-							>Why<span class="visually-hidden"> {of}</span></a
-						>
-						<a
-							class="link flex min-h-8 items-start"
-							href="{base}/log/{entry.readingId}"
-							aria-expanded={isAtHand(entry)}
-							onclick={(e) => {
-								if (e.ctrlKey || e.metaKey || e.shiftKey) return;
-								e.preventDefault();
-								correcting = isAtHand(entry) ? null : { reading: entry.readingId, id: newId() };
-							}}>Correct<span class="visually-hidden"> {of}</span></a
-						>
-					</span>
-				{/if}
-			{/snippet}
-			{#snippet under(entry: Entry)}
-				{#if entry.type === 'reading' && correcting}
-					<CorrectInPlace {entry} {base} id={correcting.id} onclose={() => (correcting = null)} />
-				{/if}
-			{/snippet}
-			{#snippet empty()}
-				{#if narrowed}
-					<EmptyState title="Nothing like this">
-						No entry holds all of it. Fewer words, another kind or a longer time may find it.
-					</EmptyState>
-				{:else}
-					<EmptyState title="Nothing here yet">
-						What is tested on the bench and entered here stands in this list, for as long as the site exists.
-						Begin with a test, or with what was read before.
-					</EmptyState>
-				{/if}
-			{/snippet}
-		</DataTable>
 		{#if older !== null}<p class="mt-6">
 				<Button href={logQuery({ ...search, before: older })}>Older entries</Button>
 			</p>{/if}

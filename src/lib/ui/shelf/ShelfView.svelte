@@ -8,6 +8,7 @@
 	import Disclosure from '$lib/ui/kit/Disclosure.svelte';
 	import ShelfTable from './ShelfTable.svelte';
 	import HelpMark from '$lib/ui/kit/HelpMark.svelte';
+	import Late from '$lib/ui/kit/late/Late.svelte';
 
 	interface Props {
 		waterId: string;
@@ -101,22 +102,26 @@
 		</ul>
 	</aside>
 	<div class="min-w-0 px-4 py-6 lg:px-8">
-		<ShelfTable
-			label="On the shelf"
-			things={inGroups}
-			group={titleOf}
-			{base}
-			{ownerName}
-			{units}
-			{timeZone}
-			{now}
-		/>
+		<Late
+			><ShelfTable
+				label="On the shelf"
+				things={inGroups}
+				group={titleOf}
+				{base}
+				{ownerName}
+				{units}
+				{timeZone}
+				{now}
+			/></Late
+		>
 		{#each missing as none (none)}<p class="border-b py-4 text-muted">{none}</p>{/each}
 		{#if retired.length > 0}
-			<Disclosure class="mt-8" look="link label min-h-10"
-				>{#snippet title()}Retired: {retired.length}{/snippet}
-				<ShelfTable label="Retired" things={retired} {base} {ownerName} {units} {timeZone} {now} />
-			</Disclosure>
+			<Late
+				><Disclosure class="mt-8" look="link label min-h-10"
+					>{#snippet title()}Retired: {retired.length}{/snippet}
+					<ShelfTable label="Retired" things={retired} {base} {ownerName} {units} {timeZone} {now} />
+				</Disclosure></Late
+			>
 		{/if}
 	</div>
 </main>

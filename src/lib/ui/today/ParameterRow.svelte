@@ -36,65 +36,63 @@
 	let open = $state(false);
 </script>
 
-<li class="border-b">
-	<Disclosure bind:open look="min-h-13 flex-row-reverse py-0.5 hover:bg-paper [&>span]:flex-1">
-		{#snippet title()}
-			<span class="row">
-				<strong class="name text-lg leading-tight">{definition.name}</strong>
-				<span class="value figures whitespace-nowrap">
-					{#if shown}
-						<span class="text-[1.65rem] leading-none font-bold">{shown.value}</span>
-						<span class="text-muted">± {shown.plusMinus}</span>
-						<span class="small leading-tight text-muted md:block">{symbol}</span>
-					{:else}
-						<span class="text-[1.65rem] leading-none font-bold">{head.large}</span>
-						<span class="small leading-tight text-muted md:block">{head.small}</span>
-					{/if}
-				</span>
-				<span class="strip-of min-w-0 px-1">
-					{#if estimate}
-						<Strip
-							low
-							{band}
-							value={to(estimate.now.value)}
-							lower={to(Math.max(least, estimate.now.value - COVERAGE * u))}
-							upper={to(estimate.now.value + COVERAGE * u)}
-							reading={lastPoint ? to(lastPoint.value) : null}
-							tail={to(estimate.inAWeek.value)}
-							{warn}
-							lowText={row.band?.low == null ? '' : limitInUnit(row.parameter, row.band.low, unit)}
-							highText={row.band?.high == null ? '' : limitInUnit(row.parameter, row.band.high, unit)}
-							words={stripInWords(row.parameter, { ...row, now: estimate.now }, unit, timeZone, now)}
-						/>
-					{/if}
-				</span>
-				<span class="course">
-					{#if estimate}<Course values={estimate.course.map((v) => v && to(v))} {band} {warn} />{/if}
-				</span>
-				<span class="small says">
-					<strong class="block leading-snug {warn ? 'text-warn' : ''}"
-						>{verdict ? gradeWords(verdict.grade, verdict.side) : 'A bound, no number'}</strong
-					>
-					<span class="block leading-snug text-muted"
-						>{estimate
-							? clauseWords({ parameter: row.parameter, ...estimate }, unit)
-							: `Read ${ago(row.last.at, timeZone, now)}`}</span
-					>
-				</span>
+<Disclosure bind:open look="min-h-13 flex-row-reverse py-0.5 hover:bg-paper [&>span]:flex-1">
+	{#snippet title()}
+		<span class="row">
+			<strong class="name text-lg leading-tight">{definition.name}</strong>
+			<span class="value figures whitespace-nowrap">
+				{#if shown}
+					<span class="text-[1.65rem] leading-none font-bold">{shown.value}</span>
+					<span class="text-muted">± {shown.plusMinus}</span>
+					<span class="small leading-tight text-muted md:block">{symbol}</span>
+				{:else}
+					<span class="text-[1.65rem] leading-none font-bold">{head.large}</span>
+					<span class="small leading-tight text-muted md:block">{head.small}</span>
+				{/if}
 			</span>
-		{/snippet}
-		{#if open}
-			<!-- What nobody opens is not sent. -->
-			{#await import('./RowDetails.svelte') then { default: RowDetails }}
-				<RowDetails {row} {unit} {timeZone} {now} />
-			{:catch}
-				<p class="small py-2 font-semibold text-warn" role="alert">
-					This cannot be fetched just now. Close the row and open it again to try once more.
-				</p>
-			{/await}
-		{/if}
-	</Disclosure>
-</li>
+			<span class="strip-of min-w-0 px-1">
+				{#if estimate}
+					<Strip
+						low
+						{band}
+						value={to(estimate.now.value)}
+						lower={to(Math.max(least, estimate.now.value - COVERAGE * u))}
+						upper={to(estimate.now.value + COVERAGE * u)}
+						reading={lastPoint ? to(lastPoint.value) : null}
+						tail={to(estimate.inAWeek.value)}
+						{warn}
+						lowText={row.band?.low == null ? '' : limitInUnit(row.parameter, row.band.low, unit)}
+						highText={row.band?.high == null ? '' : limitInUnit(row.parameter, row.band.high, unit)}
+						words={stripInWords(row.parameter, { ...row, now: estimate.now }, unit, timeZone, now)}
+					/>
+				{/if}
+			</span>
+			<span class="course">
+				{#if estimate}<Course values={estimate.course.map((v) => v && to(v))} {band} {warn} />{/if}
+			</span>
+			<span class="small says">
+				<strong class="block leading-snug {warn ? 'text-warn' : ''}"
+					>{verdict ? gradeWords(verdict.grade, verdict.side) : 'A bound, no number'}</strong
+				>
+				<span class="block leading-snug text-muted"
+					>{estimate
+						? clauseWords({ parameter: row.parameter, ...estimate }, unit)
+						: `Read ${ago(row.last.at, timeZone, now)}`}</span
+				>
+			</span>
+		</span>
+	{/snippet}
+	{#if open}
+		<!-- What nobody opens is not sent. -->
+		{#await import('./RowDetails.svelte') then { default: RowDetails }}
+			<RowDetails {row} {unit} {timeZone} {now} />
+		{:catch}
+			<p class="small py-2 font-semibold text-warn" role="alert">
+				This cannot be fetched just now. Close the row and open it again to try once more.
+			</p>
+		{/await}
+	{/if}
+</Disclosure>
 
 <style>
 	.row {

@@ -11,6 +11,7 @@
 	import { ADVICE, STAGE_NAMES } from '$lib/format/judgement/stage';
 	import { EVENT_NAMES, eventWords } from '$lib/format/log/event';
 	import Button from '$lib/ui/kit/Button.svelte';
+	import Late from '$lib/ui/kit/late/Late.svelte';
 	import Disclosure from '$lib/ui/kit/Disclosure.svelte';
 	import { benchDeskOf } from '$lib/ui/shared/context';
 	import May from '$lib/ui/access/May.svelte';
@@ -151,47 +152,53 @@
 			class="rest-fold"
 			look="link min-h-12"
 		>
-			<Matters
-				shown={besides.slice(0, MOST_BESIDES)}
-				folded={[...besides.slice(MOST_BESIDES), ...today.folded]}
-				dangers={today.shown.length - besides.length}
-				{context}
-			/>
-			<NextTests tests={later} {base} {timeZone} {now} />
-			{#if today.plans.length > 0}<PlansToday
-					plans={today.plans}
-					told={desk.draft || testsFirst ? null : (asking?.id ?? null)}
-					{base}
-					{units}
-				/>{/if}
-			<h2 class="label mt-8">Lately</h2>
-			<ul class="small mt-2">
-				{#each lately as event (event.id)}
-					<li class="border-t py-2">
-						<span class="figures text-muted">{shortDay(event.happenedAt, timeZone, now)}</span>
-						<span class="font-semibold">{EVENT_NAMES[event.kind]}</span>
-						<span class="block"
-							>{[eventWords(event.kind, event.details), event.note].filter(Boolean).join('. ')}</span
-						>
-					</li>
-				{:else}
-					<li class="border-t py-2 text-muted">No dose, water change or note yet.</li>
-				{/each}
-			</ul>
-			<p class="mt-4 -ml-4">
-				<May what="record"
-					><Button kind="quiet" href="{base}/log/new">Enter a dose, a change or a note</Button></May
-				>
-			</p>
-			{#if today.lastSession}
-				<LastDay session={today.lastSession} {units} {timeZone} {now} />
-			{/if}
-			{#if today.advice.length > 0}
-				<h2 class="label mt-8">Standing advice</h2>
+			<Late>
+				<Matters
+					shown={besides.slice(0, MOST_BESIDES)}
+					folded={[...besides.slice(MOST_BESIDES), ...today.folded]}
+					dangers={today.shown.length - besides.length}
+					{context}
+				/></Late
+			>
+			<Late>
+				<NextTests tests={later} {base} {timeZone} {now} />
+				{#if today.plans.length > 0}<PlansToday
+						plans={today.plans}
+						told={desk.draft || testsFirst ? null : (asking?.id ?? null)}
+						{base}
+						{units}
+					/>{/if}
+			</Late>
+			<Late>
+				<h2 class="label mt-8">Lately</h2>
 				<ul class="small mt-2">
-					{#each today.advice as id (id)}<li class="border-t py-1.5">{ADVICE[id]}</li>{/each}
+					{#each lately as event (event.id)}
+						<li class="border-t py-2">
+							<span class="figures text-muted">{shortDay(event.happenedAt, timeZone, now)}</span>
+							<span class="font-semibold">{EVENT_NAMES[event.kind]}</span>
+							<span class="block"
+								>{[eventWords(event.kind, event.details), event.note].filter(Boolean).join('. ')}</span
+							>
+						</li>
+					{:else}
+						<li class="border-t py-2 text-muted">No dose, water change or note yet.</li>
+					{/each}
 				</ul>
-			{/if}
+				<p class="mt-4 -ml-4">
+					<May what="record"
+						><Button kind="quiet" href="{base}/log/new">Enter a dose, a change or a note</Button></May
+					>
+				</p>
+				{#if today.lastSession}
+					<LastDay session={today.lastSession} {units} {timeZone} {now} />
+				{/if}
+				{#if today.advice.length > 0}
+					<h2 class="label mt-8">Standing advice</h2>
+					<ul class="small mt-2">
+						{#each today.advice as id (id)}<li class="border-t py-1.5">{ADVICE[id]}</li>{/each}
+					</ul>
+				{/if}
+			</Late>
 		</Disclosure>
 	</div>
 
@@ -204,7 +211,9 @@
 		{#if rows.length > 0}
 			<ul class="@container mt-1 border-t" aria-labelledby="water-now">
 				{#each rows as row (row.parameter)}
-					<ParameterRow {row} unit={units[row.parameter]} {timeZone} {now} />
+					<Late tag="li" class="border-b"
+						><ParameterRow {row} unit={units[row.parameter]} {timeZone} {now} /></Late
+					>
 				{/each}
 			</ul>
 		{:else}
@@ -249,14 +258,16 @@
 			</p>
 		{/if}
 		{#if used.length > 0}
-			<Disclosure
-				title="What the water uses in a day"
-				bind:open={useOpen}
-				class="rest-fold"
-				look="link min-h-12 mt-2"
+			<Late
+				><Disclosure
+					title="What the water uses in a day"
+					bind:open={useOpen}
+					class="rest-fold"
+					look="link min-h-12 mt-2"
+				>
+					<Demand {used} {units} />
+				</Disclosure></Late
 			>
-				<Demand {used} {units} />
-			</Disclosure>
 		{/if}
 		{#if today.untested.length > 0 && rows.length > 0}
 			<p class="small mt-3 text-muted">

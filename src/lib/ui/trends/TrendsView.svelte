@@ -40,6 +40,7 @@
 	import TimeHead from './TimeHead.svelte';
 	import TrendTools from './TrendTools.svelte';
 	import HelpMark from '$lib/ui/kit/HelpMark.svelte';
+	import Late from '$lib/ui/kit/late/Late.svelte';
 
 	interface Props {
 		water: { readonly id: string; readonly name: string };
@@ -243,17 +244,19 @@
 </script>
 
 <main>
-	<TrendTools
-		{stack}
-		spans={Object.keys(TREND_SPANS) as TrendSpan[]}
-		{parameters}
-		siblings={siblings.filter((s) => s.id !== water.id)}
-		waterId={water.id}
-		asked={asked.beside}
-		onrows={chooseRows}
-		onpicture={savePicture}
-		oncsv={saveCsv}
-	/>
+	<Late
+		><TrendTools
+			{stack}
+			spans={Object.keys(TREND_SPANS) as TrendSpan[]}
+			{parameters}
+			siblings={siblings.filter((s) => s.id !== water.id)}
+			waterId={water.id}
+			asked={asked.beside}
+			onrows={chooseRows}
+			onpicture={savePicture}
+			oncsv={saveCsv}
+		/></Late
+	>
 	{#if fault}<p class="page py-2! font-semibold text-warn" role="alert">{fault}</p>{/if}
 	{#if unreached}
 		<p class="page py-2! font-semibold text-warn" role="alert">
@@ -279,7 +282,7 @@
 				<p class="small figures flex flex-wrap gap-x-3 self-end pb-1 text-muted md:block">
 					{spanWords(stack.from, stack.to, timeZone, now)}
 				</p>
-				<TimeHead {stack} {marks} {timeZone} {now} />
+				<Late><TimeHead {stack} {marks} {timeZone} {now} /></Late>
 				<p class="small self-end pb-1 text-muted max-md:hidden">
 					now <HelpMark topic="interval" about="what ± means" />
 				</p>
@@ -314,23 +317,35 @@
 					{/if}
 					{#each rows as row, i (row.parameter)}
 						<section class={ROW} aria-label={PARAMETERS[row.parameter].name}>
-							<h2 class="flex flex-wrap items-baseline gap-x-3 text-lg leading-tight md:block">
-								{PARAMETERS[row.parameter].name}
-								<span class="small font-normal text-muted md:block">{UNITS[units[row.parameter]].symbol}</span
-								>
-								<KitMarks series={all[i]!} />
-							</h2>
-							<div class="max-md:order-last max-md:col-span-2">
-								<RowCanvas input={inputs[i]!} {view} words={words(row)} />
-							</div>
-							<RowWords {row} unit={units[row.parameter]} />
+							<Late>
+								<h2 class="flex flex-wrap items-baseline gap-x-3 text-lg leading-tight md:block">
+									{PARAMETERS[row.parameter].name}
+									<span class="small font-normal text-muted md:block"
+										>{UNITS[units[row.parameter]].symbol}</span
+									>
+									<KitMarks series={all[i]!} />
+								</h2>
+								<div class="max-md:order-last max-md:col-span-2">
+									<RowCanvas input={inputs[i]!} {view} words={words(row)} />
+								</div>
+								<RowWords {row} unit={units[row.parameter]} />
+							</Late>
 						</section>
 					{/each}
 				</Stack>
 			</div>
 			<div class="foot {GRID}">
 				<p class="small self-center text-muted max-md:hidden">all time: drag, or turn the wheel here</p>
-				<Overview {stack} from={series.from} to={series.to} density={series.density} {timeZone} {now} />
+				<Late
+					><Overview
+						{stack}
+						from={series.from}
+						to={series.to}
+						density={series.density}
+						{timeZone}
+						{now}
+					/></Late
+				>
 			</div>
 			<p class="small flex flex-wrap gap-x-6 gap-y-1 py-3 text-muted">
 				{#if series.rows.some((r) => r.thinned)}
@@ -371,9 +386,9 @@
 						<li class="border-t py-2 text-muted">No reading stands out.</li>
 					{/each}
 				</ul>
-				<EventList events={seenEvents} {timeZone} {now} />
+				<Late><EventList events={seenEvents} {timeZone} {now} /></Late>
 			</section>
-			<ReadingTable rows={all} from={stack.from} to={stack.to} {timeZone} {now} />
+			<Late><ReadingTable rows={all} from={stack.from} to={stack.to} {timeZone} {now} /></Late>
 		</div>
 	{/if}
 </main>

@@ -5,6 +5,7 @@
 	import type { WaterLine } from '$lib/contract/today';
 	import type { LeftOut } from '$lib/core/judgement/water';
 	import { SaidFaults, setSaidFaults } from '$lib/ui/kit/said-faults.svelte';
+	import Late from '$lib/ui/kit/late/Late.svelte';
 	import PlaceBar from '$lib/ui/account/PlaceBar.svelte';
 	import AskNotice from '$lib/ui/shared/AskNotice.svelte';
 	import BenchRoom from '$lib/ui/shared/BenchRoom.svelte';
@@ -40,16 +41,18 @@
 
 <BenchRoom>
 	<div class="frame">
-		<Header
-			water={data.water}
-			siblings={data.siblings}
-			{view}
-			preferences={data.preferences}
-			path={page.url.pathname + page.url.search}
-			lines={(page.data as { lines?: readonly WaterLine[] }).lines ?? []}
-			timeZone={data.timeZone}
-			now={data.now}
-		/>
+		<Late
+			><Header
+				water={data.water}
+				siblings={data.siblings}
+				{view}
+				preferences={data.preferences}
+				path={page.url.pathname + page.url.search}
+				lines={(page.data as { lines?: readonly WaterLine[] }).lines ?? []}
+				timeZone={data.timeZone}
+				now={data.now}
+			/></Late
+		>
 		{#if data.place}<PlaceBar
 				place={data.place}
 				readers={data.readers}
@@ -77,13 +80,15 @@
 		/>
 		<OnlyLook>{@render children()}</OnlyLook>
 		<UnsaidFault {said} />
-		<Footer
-			preferences={data.preferences}
-			waterId={data.water.id}
-			path={page.url.pathname + page.url.search}
-			account={data.account}
-			isDemo={data.isDemo}
-			atPlace={data.place !== null}
-		/>
+		<Late
+			><Footer
+				preferences={data.preferences}
+				waterId={data.water.id}
+				path={page.url.pathname + page.url.search}
+				account={data.account}
+				isDemo={data.isDemo}
+				atPlace={data.place !== null}
+			/></Late
+		>
 	</div>
 </BenchRoom>

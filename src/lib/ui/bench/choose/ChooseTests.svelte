@@ -8,6 +8,7 @@
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Choice from '$lib/ui/kit/Choice.svelte';
 	import Disclosure from '$lib/ui/kit/Disclosure.svelte';
+	import Late from '$lib/ui/kit/late/Late.svelte';
 	import ChooseMethod from './ChooseMethod.svelte';
 	import type { StartChoice } from '../make-draft';
 	import type { BenchAsked } from './asked';
@@ -91,7 +92,7 @@
 	<OpenSessions sessions={bench.sessions} {now} {timeZone} {ongoon} {ondrop} />
 	<div class="mt-4 grid gap-x-12 gap-y-6 lg:grid-cols-[minmax(0,1fr)_26rem]">
 		<div class={offer ? 'hidden lg:block' : ''}>
-			<div class="flex flex-wrap gap-3">
+			<Late class="flex flex-wrap gap-3">
 				<Choice
 					label="What has happened"
 					quiet
@@ -113,14 +114,16 @@
 					items={LIMITS.map((l) => ({ value: l, name: LIMIT_NAMES[l] }))}
 					onpick={(picked) => choosing.change(choosing.what, picked as Limit)}
 				/>
-			</div>
+			</Late>
 			{#each choosing.proposed as w (w.id)}
 				{#if choosing.waters.length > 1}<h2 class="mt-6 text-xl">{w.name}</h2>{/if}
 				{@const dueNow = w.proposals.filter((p) => p.isDue)}
 				{@const later = w.proposals.filter((p) => !p.isDue)}
 				{#if dueNow.length > 0}
 					<ul class="mt-4 border-t" aria-label="Proposed tests of {w.name}">
-						{#each dueNow as p (p.key)}<ProposalRow {choosing} proposal={p} {timeZone} {now} />{/each}
+						{#each dueNow as p (p.key)}<Late tag="li" class="border-b py-3"
+								><ProposalRow {choosing} proposal={p} {timeZone} {now} /></Late
+							>{/each}
 					</ul>
 				{:else}
 					<p class="mt-4 border-y py-4 text-lg">Nothing is due today.</p>
@@ -130,7 +133,9 @@
 						>Not due yet</svelte:element
 					>
 					<ul class="mt-1 border-t" aria-label="Tests of {w.name} that are not due yet">
-						{#each later as p (p.key)}<ProposalRow {choosing} proposal={p} {timeZone} {now} />{/each}
+						{#each later as p (p.key)}<Late tag="li" class="border-b py-3"
+								><ProposalRow {choosing} proposal={p} {timeZone} {now} /></Late
+							>{/each}
 					</ul>
 				{/if}
 			{/each}
@@ -150,13 +155,15 @@
 				title="Any test, with its own settings"
 				look="min-h-11 py-3 text-lg font-semibold"
 			>
-				<ChooseMethod
-					{bench}
-					{timeZone}
-					{now}
-					picked={choosing.method}
-					onpick={(code) => (choosing.method = code)}
-				/>
+				<Late
+					><ChooseMethod
+						{bench}
+						{timeZone}
+						{now}
+						picked={choosing.method}
+						onpick={(code) => (choosing.method = code)}
+					/></Late
+				>
 			</Disclosure>
 		</div>
 		<div class="lg:sticky lg:top-4 lg:self-start">
@@ -177,14 +184,16 @@
 					/>
 				{/key}
 			{/if}
-			<SessionBox
-				{choosing}
-				waterName={(id) => benchOf(id)?.waterName ?? bench.waterName}
-				{onlayout}
-				{ontomorrow}
-				{planned}
-				class={choosing.offer ? 'mt-4 hidden lg:block' : ''}
-			/>
+			<Late
+				><SessionBox
+					{choosing}
+					waterName={(id) => benchOf(id)?.waterName ?? bench.waterName}
+					{onlayout}
+					{ontomorrow}
+					{planned}
+					class={choosing.offer ? 'mt-4 hidden lg:block' : ''}
+				/></Late
+			>
 		</div>
 	</div>
 </div>

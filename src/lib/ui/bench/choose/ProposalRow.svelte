@@ -24,38 +24,36 @@
 	];
 </script>
 
-<li class="border-b py-3">
-	<Checkbox
-		checked={choosing.isOn(proposal)}
-		class="min-w-0"
-		large
-		onchange={(e) => choosing.tick(proposal, e.currentTarget.checked)}
+<Checkbox
+	checked={choosing.isOn(proposal)}
+	class="min-w-0"
+	large
+	onchange={(e) => choosing.tick(proposal, e.currentTarget.checked)}
+>
+	<strong class="text-lg">{name}</strong>
+	<span class="small block text-muted"
+		>{whyDue(proposal.due)}{proposal.isDue
+			? ''
+			: `, so on ${shortDay(proposal.due.dueAt, timeZone, now)}`}.</span
 	>
-		<strong class="text-lg">{name}</strong>
-		<span class="small block text-muted"
-			>{whyDue(proposal.due)}{proposal.isDue
-				? ''
-				: `, so on ${shortDay(proposal.due.dueAt, timeZone, now)}`}.</span
-		>
-	</Checkbox>
-	{#if choosing.isOn(proposal)}
-		<div class="mt-2 flex gap-2 pl-9">
-			<Choice
-				label="Method for {name}"
-				bare
-				class="min-w-0 grow"
-				value={choosing.offerOf(proposal).method.code}
-				items={proposal.offers.map((o) => ({ value: o.method.code, name: o.method.name }))}
-				onpick={(code) => choosing.takeMethod(proposal, code)}
-			/>
-			<Choice
-				label="How often {name} is tested"
-				bare
-				class="w-28 shrink-0"
-				value={String(choosing.timesOf(proposal))}
-				items={TIMES}
-				onpick={(times) => choosing.repeat(proposal, Number(times))}
-			/>
-		</div>
-	{/if}
-</li>
+</Checkbox>
+{#if choosing.isOn(proposal)}
+	<div class="mt-2 flex gap-2 pl-9">
+		<Choice
+			label="Method for {name}"
+			bare
+			class="min-w-0 grow"
+			value={choosing.offerOf(proposal).method.code}
+			items={proposal.offers.map((o) => ({ value: o.method.code, name: o.method.name }))}
+			onpick={(code) => choosing.takeMethod(proposal, code)}
+		/>
+		<Choice
+			label="How often {name} is tested"
+			bare
+			class="w-28 shrink-0"
+			value={String(choosing.timesOf(proposal))}
+			items={TIMES}
+			onpick={(times) => choosing.repeat(proposal, Number(times))}
+		/>
+	</div>
+{/if}
