@@ -1,4 +1,4 @@
-// npm run audit [-- --runs 5] [--view today,trends] [--form mobile|desktop] [--keys] [--check]
+// npm run audit [-- --runs 5] [--view today,trends] [--form mobile|desktop] [--slowdown 4] [--keys] [--check]
 // Lighthouse on the main views as medians of some runs, and what a key costs at the syringe. With --check a figure
 // below its aim ends it with 1.
 import { parseArgs } from 'node:util';
@@ -35,6 +35,12 @@ function unusedShare(lhr) {
 	return { share: total === 0 ? 0 : (100 * unused) / total, kb: all / 1000 };
 }
 
+/** A telephone as Lighthouse has it, on a processor slowed by a factor of one's own. */
+function slowedBy(factor) {
+	const throttling = { rttMs: 150, throughputKbps: 1638.4, cpuSlowdownMultiplier: factor };
+	return { extends: 'lighthouse:default', settings: { throttling } };
+}
+
 async function auditOf(browser, url, cookie, form) {
 	const { default: lighthouse, desktopConfig } = await import('lighthouse');
 	const context = await browser.createBrowserContext();
@@ -48,7 +54,7 @@ async function auditOf(browser, url, cookie, form) {
 				onlyCategories: ['performance', 'accessibility', 'best-practices'],
 				extraHeaders: { cookie }
 			},
-			form === 'desktop' ? desktopConfig : undefined,
+			form === 'desktop' ? desktopConfig : slowedBy(Number(asked.slowdown)),
 			page
 		);
 		if (lhr.runtimeError) throw new Error(`${url}: ${lhr.runtimeError.message}`);
@@ -126,6 +132,7 @@ const { values: asked } = parseArgs({
 		runs: { type: 'string', default: '5' },
 		view: { type: 'string', default: Object.keys(VIEWS).join(',') },
 		form: { type: 'string', default: 'mobile,desktop' },
+		slowdown: { type: 'string', default: '4' },
 		keys: { type: 'boolean', default: false },
 		check: { type: 'boolean', default: false }
 	}
@@ -165,7 +172,7 @@ async function audit(browser, origin) {
 	}
 	if (speeds.length > 0)
 		console.log(
-			`this machine: ${Math.round(median(speeds))} by Lighthouse's own measure; its phone is this machine slowed four times`
+			`this machine: ${Math.round(median(speeds))} by Lighthouse's own measure; its phone is this machine slowed ${asked.slowdown} times`
 		);
 	const key = await keyWork(browser, origin);
 	console.log(

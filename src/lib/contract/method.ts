@@ -1,5 +1,5 @@
 import { Type, type Static, type TSchema } from '@sinclair/typebox';
-import { HAZARDS, MAX_STEPS, type Method, type MethodKind } from '$lib/core/method';
+import { HAZARDS, MAX_STEPS, MIXINGS, PACES, type Method, type MethodKind } from '$lib/core/method';
 import { PARAMETER_IDS, UNITS, type UnitId } from '$lib/core/quantity';
 import type { TestResult } from '$lib/core/reading';
 import type { Instant } from '$lib/core/time';
@@ -20,16 +20,28 @@ const Colour = Type.Object(
 
 const hands = { handsS: NotNegative };
 const Seconds = Type.Integer({ minimum: 1, maximum: 86_400 });
+const Paced = { pace: Type.Optional(words(PACES)) };
 const action = (kind: readonly string[], own: Record<string, TSchema>) =>
 	Type.Object({ kind: words(kind), ...own }, closed);
 
 /** What the hands do in a step. One object for each kind; which one is meant is told by "kind". */
 export const STEP_ACTIONS: readonly TSchema[] = [
-	action(['prepare', 'fill', 'blank', 'read', 'do'], hands),
-	action(['draw', 'measure'], { ...hands, ml: Type.Optional(Positive) }),
-	action(['drops', 'scoops'], { ...hands, count: Type.Integer({ minimum: 1, maximum: 200 }) }),
+	action(['fill', 'blank', 'read', 'do'], hands),
+	action(['prepare'], { ...hands, of: Type.Optional(Text(60)) }),
+	action(['draw', 'measure'], {
+		...hands,
+		...Paced,
+		ml: Type.Optional(Positive),
+		by: Type.Optional(words(['line', 'tip'] as const))
+	}),
+	action(['drops', 'scoops'], {
+		...hands,
+		...Paced,
+		count: Type.Integer({ minimum: 1, maximum: 200 }),
+		mixing: Type.Optional(words(MIXINGS))
+	}),
 	action(['invert'], { ...hands, times: Type.Integer({ minimum: 1, maximum: 200 }) }),
-	action(['swirl', 'shake'], { seconds: Seconds }),
+	action(MIXINGS, { seconds: Seconds }),
 	action(['stand'], {
 		seconds: Seconds,
 		exactly: Type.Optional(Type.Boolean()),
@@ -46,6 +58,7 @@ const Step = Type.Object(
 		say: Text(400),
 		detail: Type.String({ maxLength: 600 }),
 		why: Type.String({ maxLength: 600 }),
+		vial: Type.Optional(Type.Literal('second')),
 		reagent: Type.Optional(Text(40)),
 		expect: Type.Optional(Colour)
 	},

@@ -10,7 +10,7 @@ export const StepEntry = Type.Union([
 	Type.Object(
 		{
 			at: InstantMs,
-			kind: words(['drop', 'timer-started', 'step-done', 'step-left', 'undone'] as const)
+			kind: words(['drop', 'timer-started', 'step-done', 'step-left', 'undone', 'by-heart'] as const)
 		},
 		closed
 	),

@@ -1,8 +1,16 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { CA_SYRINGE, stepsFor } from '../method/index.ts';
+import { ALK_SYRINGE, CA_SYRINGE, SHIPPED_METHODS, stepsFor, type ProtocolStep } from '../method/index.ts';
 import { addSeconds, instant } from '../time/index.ts';
-import { admit, progressOf, type BenchEntry } from './index.ts';
+import {
+	admit,
+	endsByItself,
+	entriesBack,
+	progressOf,
+	withWhatFollows,
+	type BenchEntry,
+	type BenchPress
+} from './index.ts';
 
 const steps = stepsFor(CA_SYRINGE, 'full');
 const start = instant(1_700_000_000_000);
@@ -93,5 +101,77 @@ describe('running a protocol', () => {
 				}
 			})
 		);
+	});
+});
+
+describe('what follows by itself', () => {
+	const every = SHIPPED_METHODS.map((m) => stepsFor(m, 'full')).filter((s) => s.length > 0);
+	/** Presses what a step asks for, and lets what follows follow. */
+	function go(of: readonly ProtocolStep[], presses: readonly BenchPress['kind'][]) {
+		let log: readonly BenchEntry[] = [];
+		let at = start;
+		const backs: (readonly BenchEntry[])[] = [];
+		for (const kind of presses) {
+			at = addSeconds(at, 3);
+			const outcome = admit(of, log, { at, kind } as BenchEntry);
+			if (!outcome.ok) continue;
+			backs.push(log);
+			log = withWhatFollows(of, outcome.value, at);
+		}
+		return { log, before: backs.at(-1) ?? [] };
+	}
+	it('the last drop ends its step, and a swirl begins with it', () => {
+		const alk = stepsFor(ALK_SYRINGE, 'full');
+		const { log } = go(alk, ['step-done', 'step-done', 'drop', 'drop', 'drop']);
+		const progress = progressOf(alk, log);
+		expect(progress.step?.action.kind).toBe('swirl');
+		expect(endsByItself(progress, progress.timer!.dueAt - 1)).toBe(false);
+		expect(endsByItself(progress, progress.timer!.dueAt)).toBe(true);
+		expect(progress.deviations).toEqual([]);
+	});
+	it('no wait, no bottle and no reading begins or ends by itself', () => {
+		fc.assert(
+			fc.property(
+				fc.constantFrom(...every),
+				fc.array(fc.constantFrom('drop', 'timer-started', 'step-done', 'step-left'), { maxLength: 40 }),
+				(of, presses) => {
+					const { log } = go(of, presses as BenchPress['kind'][]);
+					const progress = progressOf(of, log);
+					const kind = progress.step?.action.kind;
+					if (kind === 'stand' || kind === 'filter' || kind === 'titrate' || kind === 'read')
+						expect(endsByItself(progress, Infinity)).toBe(false);
+				}
+			)
+		);
+	});
+	it('one press back takes back one press, with all that followed from it', () => {
+		fc.assert(
+			fc.property(
+				fc.constantFrom(...every),
+				fc.array(fc.constantFrom('drop', 'step-done', 'step-left'), { minLength: 1, maxLength: 40 }),
+				(of, presses) => {
+					const { log, before } = go(of, presses as BenchPress['kind'][]);
+					if (log.length === 0) return;
+					const n = entriesBack(of, log);
+					const undone = [
+						...log,
+						...Array.from({ length: n }, () => ({ at: start, kind: 'undone' }) as const)
+					];
+					const [now, then] = [progressOf(of, undone), progressOf(of, before)];
+					expect([now.stepIndex, now.drops]).toEqual([then.stepIndex, then.drops]);
+				}
+			)
+		);
+	});
+	it('done by heart goes straight to the reading: a way of working, no deviation', () => {
+		for (const of of every) {
+			const { log } = go(of, ['by-heart']);
+			const progress = progressOf(of, log);
+			const kind = progress.step?.action.kind;
+			expect(['titrate', 'read']).toContain(kind);
+			expect(progress.deviations).toEqual([]);
+			expect(progress.byHeart).toEqual(of.slice(0, progress.stepIndex).map((s) => s.id));
+			expect(admit(of, log, { at: start, kind: 'by-heart' })).toMatchObject({ ok: false });
+		}
 	});
 });

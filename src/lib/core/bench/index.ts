@@ -1,5 +1,6 @@
 /** Running a protocol: progress is a pure function of the steps and an append-only log. */
 export { progressOf, admit, type BenchEntry, type BenchPress, type Progress } from './progress.ts';
+export { endsByItself, entriesBack, withWhatFollows } from './by-itself.ts';
 export { remainingProblem, type Laying, type Overdue, type UnderWay } from './remaining.ts';
 /** The laid-out session: an order of all hands-on steps for one pair of hands. */
 export {

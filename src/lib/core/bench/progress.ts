@@ -1,4 +1,4 @@
-import { timerSecondsOf, windowOf, type ProtocolStep } from '../method/index.ts';
+import { isReading, timerSecondsOf, windowOf, type ProtocolStep } from '../method/index.ts';
 import type { Deviation, Mishap } from '../reading/index.ts';
 import { fail, ok, type Result } from '../result/index.ts';
 import { addSeconds, type Instant } from '../time/index.ts';
@@ -9,6 +9,8 @@ export type BenchEntry = { readonly at: Instant } &
 	/** `step-left`: the step was left although its count or time was not reached; kept with the result. */
 	(
 		| { readonly kind: 'drop' | 'timer-started' | 'step-done' | 'step-left' | 'undone' }
+		/** What is left until the reading is done by heart, as a practised hand does: a way of working, no deviation. */
+		| { readonly kind: 'by-heart' }
 		/** A later step was done before its turn: a titration syringe loaded while something stands. */
 		| { readonly kind: 'ahead'; readonly step: string }
 		/** Something went wrong in this step, said when it happened. */
@@ -17,7 +19,7 @@ export type BenchEntry = { readonly at: Instant } &
 
 /** An entry before the clock has put its time to it. */
 export type BenchPress =
-	| { readonly kind: 'drop' | 'timer-started' | 'step-done' | 'step-left' | 'undone' }
+	| { readonly kind: 'drop' | 'timer-started' | 'step-done' | 'step-left' | 'undone' | 'by-heart' }
 	| { readonly kind: 'ahead'; readonly step: string }
 	| { readonly kind: 'mishap'; readonly what: Mishap };
 
@@ -36,10 +38,13 @@ export interface Progress {
 	/** Later steps that are done already. */
 	readonly ahead: ReadonlySet<string>;
 	readonly deviations: readonly Deviation[];
+	/** Steps that were done by heart: neither counted nor timed here, which is a habit and no fault. */
+	readonly byHeart: readonly string[];
 	readonly canUndo: boolean;
 }
 
-function withoutUndone(log: readonly BenchEntry[]): BenchEntry[] {
+/** The entries of a log that were not taken back. */
+export function standing(log: readonly BenchEntry[]): readonly BenchEntry[] {
 	const kept: BenchEntry[] = [];
 	for (const entry of log) {
 		if (entry.kind === 'undone') kept.pop();
@@ -72,6 +77,7 @@ function deviationOf(
 class Run {
 	readonly deviations: Deviation[] = [];
 	readonly ahead = new Set<string>();
+	readonly byHeart: string[] = [];
 	stepIndex = 0;
 	drops = 0;
 	startedAt: Instant | null = null;
@@ -104,6 +110,13 @@ class Run {
 			case 'step-left':
 				this.#leave(step, entry.at);
 				break;
+			case 'by-heart':
+				while (this.step && !isReading(this.step)) {
+					if (!this.ahead.has(this.step.id)) this.byHeart.push(this.step.id);
+					this.stepIndex++;
+				}
+				this.#arrive(entry.at);
+				break;
 			case 'undone':
 				// Taken back already.
 				break;
@@ -115,6 +128,10 @@ class Run {
 		if (deviation) this.deviations.push(deviation);
 		do this.stepIndex++;
 		while (this.step && this.ahead.has(this.step.id));
+		this.#arrive(at);
+	}
+
+	#arrive(at: Instant): void {
 		this.drops = 0;
 		this.since = at;
 		// A wait begins by itself; what the hands do is started.
@@ -124,7 +141,7 @@ class Run {
 
 /** Where a run stands, given its log. The same log gives the same place on every device and after every reload. */
 export function progressOf(steps: readonly ProtocolStep[], log: readonly BenchEntry[]): Progress {
-	const entries = withoutUndone(log);
+	const entries = standing(log);
 	const run = new Run(steps);
 	for (const entry of entries) {
 		if (!run.step) break;
@@ -142,6 +159,7 @@ export function progressOf(steps: readonly ProtocolStep[], log: readonly BenchEn
 		since: run.since,
 		ahead: run.ahead,
 		deviations: run.deviations,
+		byHeart: run.byHeart,
 		canUndo: entries.length > 0
 	};
 }
@@ -159,6 +177,7 @@ export function admit(
 	if (entry.kind === 'undone') return progress.canUndo ? ok([...log, entry]) : fail('nothing-to-undo');
 	const { step } = progress;
 	if (!step) return fail('already-finished');
+	if (entry.kind === 'by-heart' && isReading(step)) return fail('no-such-step', step.id);
 	if (entry.kind === 'ahead') {
 		const index = steps.findIndex((s) => s.id === entry.step);
 		const later = steps[index];

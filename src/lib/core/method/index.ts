@@ -62,9 +62,15 @@ export {
 	timerSecondsOf,
 	windowOf,
 	isFree,
+	isReading,
+	isSwirl,
 	type ProtocolStep,
 	type StepAction,
-	type ProtocolTimes
+	type Mixing,
+	type Pace,
+	type ProtocolTimes,
+	MIXINGS,
+	PACES
 } from './protocol.ts';
 export { protocol, type Step } from './step-words.ts';
 export { parseSteps, textOfStep, MAX_STEPS, type ParsedStep } from './step-text.ts';

@@ -1,12 +1,44 @@
 import type { NamedColour } from './named-colour.ts';
 
+export const MIXINGS = ['swirl', 'shake', 'stir'] as const;
+/** How a vial or a bottle is mixed. */
+export type Mixing = (typeof MIXINGS)[number];
+
+export const PACES = ['at-once', 'slowly'] as const;
+/** One after another without a pause, as of a suspension; or slowly. */
+export type Pace = (typeof PACES)[number];
+
 /** What the hands do in a step, and for how long. Seconds are likely times. */
 export type StepAction =
-	| { readonly kind: 'prepare' | 'fill' | 'blank' | 'read' | 'do'; readonly handsS: number }
-	| { readonly kind: 'draw' | 'measure'; readonly ml?: number; readonly handsS: number }
-	| { readonly kind: 'drops' | 'scoops'; readonly count: number; readonly handsS: number }
+	| { readonly kind: 'fill' | 'blank' | 'read' | 'do'; readonly handsS: number }
+	| {
+			readonly kind: 'prepare';
+			readonly handsS: number;
+			/** What is rinsed or put together, where it is not the vials: "the filter cup". */
+			readonly of?: string;
+	  }
+	| {
+			readonly kind: 'draw' | 'measure';
+			readonly ml?: number;
+			/** Up to a line on the glass, or a mark on a tip, instead of a syringe's scale. */
+			readonly by?: 'line' | 'tip';
+			readonly pace?: Pace;
+			readonly handsS: number;
+	  }
+	| {
+			readonly kind: 'drops' | 'scoops';
+			readonly count: number;
+			/** After each one. */
+			readonly mixing?: Mixing;
+			readonly pace?: Pace;
+			readonly handsS: number;
+	  }
 	| { readonly kind: 'invert'; readonly times: number; readonly handsS: number }
-	| { readonly kind: 'swirl' | 'shake'; readonly seconds: number }
+	| {
+			/** Of the vial; of a bottle where a reagent is named. */
+			readonly kind: Mixing;
+			readonly seconds: number;
+	  }
 	| {
 			/**
 			 * A wait. Plain, it is a least time, and as long again is still as written; "exactly" ends within 15 s; a range
@@ -34,6 +66,8 @@ export interface ProtocolStep {
 	readonly detail: string;
 	/** Why it is done so; shown on request. */
 	readonly why: string;
+	/** It goes into the second vial, where there are two. */
+	readonly vial?: 'second';
 	/** Label of the reagent that is handled, so that its cautions stand beside the step. */
 	readonly reagent?: string;
 	/** The colour to expect once the step is done. */
@@ -49,6 +83,16 @@ export interface ProtocolTimes {
 /** Seconds that a step itself runs on a timer; null where it ends when the hands are done. */
 export function timerSecondsOf({ action }: ProtocolStep): number | null {
 	return 'seconds' in action ? action.seconds : null;
+}
+
+/** True where a result is read: at a display, a scale, a card, or drop by drop. */
+export function isReading({ action }: ProtocolStep): boolean {
+	return action.kind === 'titrate' || action.kind === 'read';
+}
+
+/** True where the vial in hand is swirled: that needs no cap and no bottle, so it goes on from what was added. */
+export function isSwirl({ action, reagent }: ProtocolStep): boolean {
+	return action.kind === 'swirl' && reagent === undefined;
 }
 
 /** True where the hands are free while the step runs. */

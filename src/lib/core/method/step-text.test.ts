@@ -36,6 +36,69 @@ describe('a protocol as it is jotted down', () => {
 		const [parsed] = parseSteps(text);
 		expect(parsed).toMatchObject({ understood: true, step: { action } });
 	});
+	it.each<[string, object]>([
+		[
+			'shake A 30 s',
+			{ action: { kind: 'shake', seconds: 30 }, reagent: 'A', say: 'Shake bottle A for 30 seconds' }
+		],
+		['swirl bottle C gently for 10 s', { action: { kind: 'swirl', seconds: 10 }, reagent: 'C' }],
+		['shake the vial for 20 s', { action: { kind: 'shake' }, say: 'Shake for 20 seconds' }],
+		['swirl gently 10 s', { action: { kind: 'swirl', seconds: 10 }, say: 'Swirl for 10 seconds' }],
+		['stir with the glass rod for 20 seconds', { action: { kind: 'stir', seconds: 20 } }],
+		['invert the closed tube 6 times', { action: { kind: 'invert', times: 6 } }],
+		[
+			'invert bottle B 3 times',
+			{ action: { kind: 'invert' }, reagent: 'B', say: 'Turn bottle B over 3 times' }
+		],
+		[
+			'6 drops B, shaking after each',
+			{
+				action: { kind: 'drops', count: 6, mixing: 'shake', handsS: 30 },
+				reagent: 'B',
+				say: 'Add 6 drops of B, shaking after each'
+			}
+		],
+		[
+			'add 8 drops of A all at once',
+			{ action: { kind: 'drops', pace: 'at-once' }, say: 'Add 8 drops of A, all at once' }
+		],
+		['3 drops D slowly', { action: { pace: 'slowly' }, reagent: 'D' }],
+		[
+			'2 drops C into the second vial',
+			{ vial: 'second', reagent: 'C', say: 'Add 2 drops of C into the second vial' }
+		],
+		['rinse the filter cup', { action: { kind: 'prepare', of: 'filter cup' }, say: 'Rinse the filter cup' }],
+		['assemble the filter cup', { action: { kind: 'prepare', of: 'filter cup' } }],
+		['fill the tube to the line', { action: { kind: 'draw', by: 'line' } }],
+		['fill the vial up to the 10 mL mark', { action: { kind: 'draw', by: 'line', ml: 10 } }],
+		['0.2 mL of B with the tip’s mark', { action: { kind: 'measure', by: 'tip', ml: 0.2 }, reagent: 'B' }],
+		["add C to the tip's mark", { action: { kind: 'measure', by: 'tip' }, reagent: 'C' }]
+	])('knows what is meant by "%s", and reads its own text back', (text, step) => {
+		const [parsed, more] = parseSteps(text);
+		expect(more).toBeUndefined();
+		expect(parsed).toMatchObject({ understood: true, step });
+		const [again] = parseSteps(textOfStep(parsed!.step));
+		expect(again?.step).toMatchObject({ action: parsed!.step.action });
+		expect(again?.step.reagent).toBe(parsed!.step.reagent);
+		expect(again?.step.vial).toBe(parsed!.step.vial);
+	});
+	it('joins what is said of the drops before, and names a bottle by its drops', () => {
+		expect(parseSteps('6 drops B; shake after each drop; wait 2 min')).toMatchObject([
+			{ step: { action: { kind: 'drops', count: 6, mixing: 'shake' }, reagent: 'B' } },
+			{ step: { action: { kind: 'stand' } } }
+		]);
+		expect(parseSteps('shake the bottle 20 s; 5 drops of Z')).toMatchObject([
+			{ step: { action: { kind: 'shake' }, reagent: 'Z', say: 'Shake bottle Z for 20 seconds' } },
+			{ step: { reagent: 'Z' } }
+		]);
+		const [lone] = parseSteps('shake the bottle 20 s');
+		expect(lone?.step).toMatchObject({ say: 'Shake the bottle 20 s', action: { kind: 'shake' } });
+		expect(lone?.step.reagent).toBeUndefined();
+	});
+	it.each(['do not shake', 'never stir 10 s', 'wait, shaking after each'])(
+		'does not take "%s" for its contrary',
+		(text) => expect(parseSteps(text)).toMatchObject([{ understood: false, text }])
+	);
 	it.each([
 		['add acid B drop by drop until yellow', 'acid B'],
 		['Add A drop by drop, shaking after each, until red turns green', 'A'],

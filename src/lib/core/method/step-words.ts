@@ -1,5 +1,5 @@
 import type { NamedColour } from './named-colour.ts';
-import type { ProtocolStep, StepAction } from './protocol.ts';
+import type { Mixing, ProtocolStep, StepAction } from './protocol.ts';
 
 /** Likely hands-on times in seconds, the same for every method. */
 export const HANDS_S = {
@@ -8,6 +8,8 @@ export const HANDS_S = {
 	fillSyringe: 20,
 	countedDrop: 2,
 	scoop: 15,
+	/** Mixed after one drop or scoop. */
+	mixOnce: 3,
 	invert: 2,
 	titrationDrop: 4,
 	readAndEnter: 15
@@ -17,6 +19,27 @@ export function durationWords(seconds: number): string {
 	if (seconds % 60 !== 0 || seconds < 60) return `${seconds} ${seconds === 1 ? 'second' : 'seconds'}`;
 	return `${seconds / 60} ${seconds === 60 ? 'minute' : 'minutes'}`;
 }
+
+/** A bottle as it is spoken of: "bottle A", "the bottle of indicator". */
+const bottleOf = (reagent: string) =>
+	reagent.length <= 3 ? `bottle ${reagent}` : `the bottle of ${reagent}`;
+
+const MIXING_EACH: Readonly<Record<Mixing, string>> = {
+	swirl: ', swirling after each',
+	shake: ', shaking after each',
+	stir: ', stirring after each'
+};
+
+/** How something is added, after what is: mixed after each, at once or slowly. */
+function manner(action: StepAction): string {
+	const mixing = 'mixing' in action && action.mixing ? MIXING_EACH[action.mixing] : '';
+	const pace =
+		'pace' in action && action.pace ? (action.pace === 'slowly' ? ', slowly' : ', all at once') : '';
+	return mixing + pace;
+}
+
+const byTip = (action: StepAction) => 'by' in action && action.by === 'tip';
+const byLine = (action: StepAction) => 'by' in action && action.by === 'line';
 
 const counted = (n: number, one: string) => `${n} ${n === 1 ? one : `${one}s`}`;
 
@@ -36,48 +59,79 @@ function rangeWords(from: number, to: number): string {
 		: `${from} to ${durationWords(to)}`;
 }
 
+const mixes = (verb: string, seconds: number, bottle: string) =>
+	`${verb}${bottle ? ` ${bottleOf(bottle)}` : ''} for ${durationWords(seconds)}`;
+const SETTLED = 'What has settled in a bottle gives weak drops first and strong ones later.';
+
+const RINSE_VIALS: Words = {
+	say: 'Rinse the vial with purified water, then with the water to be tested',
+	detail: 'Pour both away. Dry the outside. Have a timer, good light and something white behind the vial.',
+	why: 'What an earlier test left behind takes up reagent or gives some back. The last rinse is with the sample, so that what stays on the glass is the sample itself.'
+};
+const RINSE_OTHER: Words = {
+	say: '',
+	detail: 'With purified water. Pour it away and shake the last of it out.',
+	why: 'What an earlier test left behind takes up reagent or gives some back.'
+};
+
 /** The wording of every kind of step, written once; a method may say it in its own words instead. */
 const WORDS_OF: WordsOf = {
-	prepare: () => ({
-		say: 'Rinse the vial with purified water, then with the water to be tested',
-		detail: 'Pour both away. Dry the outside. Have a timer, good light and something white behind the vial.',
-		why: 'What an earlier test left behind takes up reagent or gives some back. The last rinse is with the sample, so that what stays on the glass is the sample itself.'
+	prepare: (action) => ({
+		...(action.of === undefined ? RINSE_VIALS : { ...RINSE_OTHER, say: `Rinse ${action.of}` })
 	}),
 	draw: (action) => ({
-		say: action.ml === undefined ? 'Draw {sample} into the vial' : `Draw ${action.ml} mL into the vial`,
-		detail:
-			'Push the air out first. Read at the lower edge of the plunger, with the syringe upright at eye level.',
+		say: byLine(action)
+			? `Fill the vial with the sample to the ${action.ml === undefined ? '' : `${action.ml} mL `}line`
+			: action.ml === undefined
+				? 'Draw {sample} into the vial'
+				: `Draw ${action.ml} mL into the vial`,
+		detail: byLine(action)
+			? 'Stand it level, look at eye level: the bottom of the curve of the water sits on the line. The last drops by syringe or pipette.'
+			: 'Push the air out first. Read at the lower edge of the plunger, with the syringe upright at eye level.',
 		why: 'An error in the sample is the same error in the result: 1 % too little water reads 1 % too low.'
 	}),
 	measure: (action, reagent) => ({
-		say: `Add ${action.ml ?? ''} mL of ${reagent} with its own syringe`.replace('  ', ' '),
-		detail: 'Draw slowly, so that no air comes in. Read at the lower edge of the plunger.',
+		say: byTip(action)
+			? `Add ${reagent} up to the mark on its tip${action.ml === undefined ? '' : `, ${action.ml} mL`}${manner(action)}`
+			: `Add ${action.ml === undefined ? '' : `${action.ml} mL of `}${reagent} with its own syringe${manner(action)}`,
+		detail: byTip(action)
+			? 'Draw to beyond the mark, wipe the tip, let it down to the mark at eye level. No air below it.'
+			: 'Draw slowly, so that no air comes in. Read at the lower edge of the plunger.',
 		why: 'This volume enters the result. A syringe that belongs to one reagent carries nothing over.'
 	}),
 	drops: (action, reagent) => ({
-		say: `Add ${counted(action.count, 'drop')} of ${reagent}`,
+		say: `Add ${counted(action.count, 'drop')} of ${reagent}${manner(action)}`,
 		detail: 'Bottle straight upside down above the vial, full drops only.',
 		why: 'A tilted bottle gives drops of another size, and a half drop is not a drop.'
 	}),
 	scoops: (action, reagent) => ({
-		say: `Add ${counted(action.count, 'level scoop')} of ${reagent}`,
+		say: `Add ${counted(action.count, 'level scoop')} of ${reagent}${manner(action)}`,
 		detail: 'Strike it off flat over the pot, carry it over the vial, tap it in. Close the pot at once.',
 		why: 'A heaped scoop is half as much again. Powder draws water from the air, and a scoop of its own keeps one powder out of another.'
 	}),
-	swirl: (action) => ({
-		say: `Swirl for ${durationWords(action.seconds)}`,
-		detail: 'Gently, the vial open or capped, never a finger on it.',
-		why: 'Streaks react early where the reagent meets them first.'
+	swirl: (action, reagent) => ({
+		say: mixes('Swirl', action.seconds, reagent),
+		detail: reagent ? 'Cap on.' : 'Gently, the vial open or capped, never a finger on it.',
+		why: reagent ? SETTLED : 'Streaks react early where the reagent meets them first.'
 	}),
-	shake: (action) => ({
-		say: `Shake for ${durationWords(action.seconds)}`,
-		detail: 'Cap on, never a finger. Nothing may lie on the bottom at the end.',
-		why: 'The reaction runs only where the reagent touches the water. Skin leaves salt and reagent leaves stains.'
+	stir: (action, reagent) => ({
+		say: mixes('Stir', action.seconds, reagent),
+		detail: 'With its own clean rod, without splashing. Not shaken: that would bring air in.',
+		why: reagent ? SETTLED : 'Streaks react early where the reagent meets them first.'
 	}),
-	invert: (action) => ({
-		say: `Turn the capped vial over ${counted(action.times, 'time')}`,
+	shake: (action, reagent) => ({
+		say: mixes('Shake', action.seconds, reagent),
+		detail: reagent
+			? 'Cap on. Nothing may lie on the bottom at the end.'
+			: 'Cap on, never a finger. Nothing may lie on the bottom at the end.',
+		why: reagent
+			? SETTLED
+			: 'The reaction runs only where the reagent touches the water. Skin leaves salt and reagent leaves stains.'
+	}),
+	invert: (action, reagent) => ({
+		say: `Turn ${reagent ? bottleOf(reagent) : 'the capped vial'} over ${counted(action.times, 'time')}`,
 		detail: 'Slowly, once down and up is one.',
-		why: 'Turning mixes without making bubbles, which would darken or bend the light.'
+		why: reagent ? SETTLED : 'Turning mixes without making bubbles, which would darken or bend the light.'
 	}),
 	stand: (action) => {
 		const time = durationWords(action.seconds);
@@ -135,17 +189,24 @@ export interface StepOptions extends Partial<Words> {
 	/** How the reagent is spoken of, such as "indicator A"; its label where left out. */
 	readonly called?: string;
 	readonly expect?: NamedColour;
+	readonly vial?: 'second';
 }
+
+/** Where a reagent is named they are done to its bottle, else to the vial. */
+const OF_A_BOTTLE: ReadonlySet<StepAction['kind']> = new Set(['swirl', 'shake', 'stir', 'invert']);
 
 export type Step = Omit<ProtocolStep, 'id'>;
 
 export function step(action: StepAction, options: StepOptions = {}): Step {
-	const { reagent, called, expect, ...own } = options;
+	const { reagent, called, expect, vial, ...own } = options;
+	const words = wordsOf(action, called ?? reagent ?? (OF_A_BOTTLE.has(action.kind) ? '' : 'the reagent'));
 	return {
-		...wordsOf(action, called ?? reagent ?? 'the reagent'),
+		...words,
+		...(vial === undefined ? {} : { say: `${words.say} into the second vial` }),
 		...own,
 		action,
 		...(reagent === undefined ? {} : { reagent }),
+		...(vial === undefined ? {} : { vial }),
 		...(expect === undefined ? {} : { expect })
 	};
 }
@@ -163,6 +224,7 @@ export const scoops = (count: number, options?: StepOptions) =>
 export const measureOut = (ml: number, options?: StepOptions) =>
 	step({ kind: 'measure', ml, handsS: HANDS_S.draw }, options);
 export const swirl = (seconds: number, options?: StepOptions) => step({ kind: 'swirl', seconds }, options);
+export const stir = (seconds: number, options?: StepOptions) => step({ kind: 'stir', seconds }, options);
 export const shake = (seconds: number, options?: StepOptions) => step({ kind: 'shake', seconds }, options);
 export const invert = (times: number, options?: StepOptions) =>
 	step({ kind: 'invert', times, handsS: times * HANDS_S.invert }, options);

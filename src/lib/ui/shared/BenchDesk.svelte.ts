@@ -1,5 +1,14 @@
 import type { Guidance } from '$lib/contract/choices';
-import { admit, progressOf, type BenchPress, type PlanOutcome, type Progress } from '$lib/core/bench';
+import {
+	admit,
+	endsByItself,
+	entriesBack,
+	progressOf,
+	withWhatFollows,
+	type BenchPress,
+	type PlanOutcome,
+	type Progress
+} from '$lib/core/bench';
 import { stepsFor, type Method, type ProtocolStep } from '$lib/core/method';
 import type { TestResult } from '$lib/core/reading';
 import { fail, type Result } from '$lib/core/result';
@@ -8,6 +17,11 @@ import { passOn, type BenchDraft, type BenchSession, type FinishedTest } from '.
 import { BenchKeeper } from './BenchKeeper.svelte';
 import { BenchTimers } from './BenchTimers.svelte';
 import type { ReadingDraft, TitrationDraft } from './reading-draft';
+
+/** A hand that counts does not stop at once. */
+const BOUNCE_MS = 350;
+/** Presses after which the plan may have another test next. */
+const TURNS: ReadonlySet<BenchPress['kind']> = new Set(['step-done', 'step-left', 'ahead', 'by-heart']);
 
 const isWaiting = (progress: Progress) =>
 	progress.step !== null &&
@@ -27,6 +41,8 @@ export class BenchDesk {
 	readonly #keeper: BenchKeeper;
 	readonly #timers: BenchTimers;
 	#opened = false;
+	/** When a step was last ended by its last drop, ms of the page's own time. */
+	#turnedAt = -Infinity;
 
 	constructor(clock: Clock, store: ConstructorParameters<typeof BenchKeeper>[1]) {
 		this.#clock = clock;
@@ -98,9 +114,12 @@ export class BenchDesk {
 		this.#timers.begin();
 		this.ready = true;
 	}
-	/** Lets the timers go on; called a few times a second by the page. */
+	/** Lets the timers go on, and ends what is mixed; called a few times a second by the page. */
 	tick(): void {
 		this.#timers.tick();
+		const { session, progress } = this;
+		if (session && session.pausedAt === null && progress && endsByItself(progress, this.now))
+			this.note('step-done');
 	}
 	storeWater(...about: Parameters<BenchKeeper['storeWater']>): Promise<void> {
 		return this.#keeper.storeWater(...about);
@@ -192,21 +211,35 @@ export class BenchDesk {
 	note(press: BenchPress | BenchPress['kind']): Result<unknown> {
 		const { draft, steps } = this;
 		if (!draft) return fail('unknown-item');
-		this.tick();
+		this.#timers.tick();
 		const now = this.#clock.now();
 		const what = (typeof press === 'string' ? { kind: press } : press) as BenchPress;
 		const outcome = admit(steps, draft.log, { ...what, at: now });
 		if (!outcome.ok) return outcome;
+		const log = what.kind === 'undone' ? outcome.value : withWhatFollows(steps, outcome.value, now);
+		if (log.length > outcome.value.length) this.#turnedAt = performance.now();
 		// The clock of a test begins with its first press, however long ago it was laid out.
 		const late = draft.log.length === 0 ? now - draft.startedAt : 0;
 		this.#keeper.keepDraft({
 			...draft,
-			log: outcome.value,
+			log,
 			startedAt: (draft.startedAt + late) as Instant,
 			drawnAt: (draft.drawnAt + (draft.earlier.length > 0 ? 0 : late)) as Instant
 		});
-		if (what.kind === 'step-done' || what.kind === 'step-left' || what.kind === 'ahead') this.#turn();
+		if (TURNS.has(what.kind) || (what.kind === 'drop' && this.progress?.drops === 0)) this.#turn();
 		if (what.kind === 'timer-started' && this.progress && isWaiting(this.progress)) this.#turn();
+		return outcome;
+	}
+	/** A press just now is still meant for the step that its last drop has ended. */
+	get isBounce(): boolean {
+		return performance.now() - this.#turnedAt < BOUNCE_MS;
+	}
+	/** Takes the last press back, with what followed from it. */
+	takeBack(): Result<unknown> {
+		const { draft, steps } = this;
+		if (!draft) return fail('unknown-item');
+		let outcome: Result<unknown> = fail('nothing-to-undo');
+		for (let n = entriesBack(steps, draft.log); n > 0; n--) outcome = this.note('undone');
 		return outcome;
 	}
 	/** Back to the step before, whatever was pressed in this one. */

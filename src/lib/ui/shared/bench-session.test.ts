@@ -211,12 +211,32 @@ describe('a session at the desk', () => {
 		const { desk } = bench();
 		await desk.open();
 		desk.start(draft('alk-drops', 1));
-		for (const kind of ['step-done', 'step-done', 'drop', 'drop', 'step-done'] as const) desk.note(kind);
+		for (const kind of ['step-done', 'step-done', 'drop', 'drop'] as const) desk.note(kind);
 		expect(desk.progress!.step!.action.kind).toBe('titrate');
 		desk.readTitration(0, { least: 3 });
 		expect(desk.progress!.begunAt).not.toBeNull();
 		desk.back();
 		expect(desk.progress).toMatchObject({ stepIndex: 2, drops: 2 });
+	});
+	it('swirls with the last drop, ends by itself, and takes both back with the drop', async () => {
+		const { desk, pass } = bench();
+		await desk.open();
+		desk.start(draft('alk-syringe', 1));
+		for (const kind of ['step-done', 'step-done', 'drop', 'drop', 'drop'] as const) desk.note(kind);
+		expect(desk.progress!.step!.action.kind).toBe('swirl');
+		expect(desk.progress!.timer).not.toBeNull();
+		// A hand that counts one too many does nothing to what comes next.
+		expect(desk.isBounce).toBe(true);
+		desk.takeBack();
+		expect(desk.progress).toMatchObject({ drops: 2, timer: null });
+		desk.note('drop');
+		pass(9);
+		desk.tick();
+		expect(desk.progress!.step!.action.kind).toBe('swirl');
+		pass(2);
+		desk.tick();
+		expect(desk.progress!.step!.action.kind).toBe('fill');
+		expect(desk.progress!.deviations).toEqual([]);
 	});
 	it('begins the clock of a test with its first press, not when it was laid out', async () => {
 		const { desk, pass } = bench();

@@ -17,15 +17,15 @@ const STRETCH_S = 60;
 /** In how many stretches a titration of so many seconds is looked at. */
 export const stretchesOf = (handsS: number) => Math.max(1, Math.round(handsS / STRETCH_S));
 
-/** True where the step's drops come from a bottle that was shaken up in the step before, and settles. */
+/**
+ * True where the step's drops come from a bottle that was mixed in the step before, and settles.
+ */
 export function isAtOnce(steps: readonly ProtocolStep[], index: number): boolean {
 	const [before, step] = [steps[index - 1], steps[index]];
-	return (
-		before?.action.kind === 'shake' &&
-		step?.action.kind === 'drops' &&
-		before.reagent !== undefined &&
-		before.reagent === step.reagent
-	);
+	if (step?.action.kind !== 'drops') return false;
+	const kind = before?.action.kind;
+	const isMixed = kind === 'shake' || kind === 'swirl' || kind === 'stir' || kind === 'invert';
+	return isMixed && before?.reagent !== undefined && before.reagent === step.reagent;
 }
 
 /** Index of the first step that puts a reagent into the sample; from then on the reaction runs. */

@@ -1,5 +1,5 @@
 import { handsSecondsOf, mayBeAhead, progressOf, stepName, type Plan } from '$lib/core/bench';
-import { stepsFor, timerSecondsOf, type ProtocolStep } from '$lib/core/method';
+import { isReading, stepsFor, timerSecondsOf, type ProtocolStep } from '$lib/core/method';
 import { PARAMETERS } from '$lib/core/quantity';
 import { durationOf } from '$lib/format/bench/bench';
 import type { BenchDraft, BenchSession } from '$lib/ui/shared/bench-session';
@@ -67,6 +67,11 @@ function pastOf(test: BenchDraft, steps: readonly ProtocolStep[], runId: string)
 			begun = null;
 			do index++;
 			while (steps[index] && ahead.has(steps[index]!.id));
+		} else if (entry.kind === 'by-heart') {
+			add(step, since, entry.at);
+			since = entry.at;
+			begun = null;
+			while (steps[index] && !isReading(steps[index]!)) index++;
 		}
 	}
 	return segments;

@@ -17,6 +17,7 @@
 	import ReadFrame from './ReadFrame.svelte';
 	import SubtractField from './SubtractField.svelte';
 	import TurningColours from './TurningColours.svelte';
+	import { isAnyKey, isAnyTap } from '../run/any-press';
 
 	interface Props {
 		desk: BenchDesk;
@@ -74,22 +75,22 @@
 		else if (live.fault) fault = live.fault;
 		else ondone();
 	}
-	/** Any key counts, so that a foot pedal or an elbow does when both hands are full. */
+	/** Any key counts, so that a foot pedal or an elbow does when both hands are full; Enter says that it has turned. */
 	function key(event: KeyboardEvent): void {
-		const { target } = event;
-		if (target instanceof HTMLElement && target.closest('input, select, textarea, summary, a')) return;
-		if (event.ctrlKey || event.metaKey || event.altKey || event.repeat) return;
-		if (event.key === 'Backspace') {
+		if (event.key === 'Backspace' && !(event.target as Element).closest('input, textarea')) {
 			event.preventDefault();
 			undo();
-		} else if (event.key === ' ' || (event.key.length === 1 && event.key !== '?')) {
+		} else if (event.key !== 'Enter' && isAnyKey(event) && !desk.isBounce) {
 			event.preventDefault();
 			add(1);
 		}
 	}
+	function tap(event: MouseEvent): void {
+		if (isAnyTap(event) && !desk.isBounce) add(1);
+	}
 </script>
 
-<svelte:window onkeydown={key} />
+<svelte:window onkeydown={key} onclick={tap} />
 
 <ReadFrame
 	{desk}

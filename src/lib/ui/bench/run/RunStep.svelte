@@ -17,6 +17,7 @@
 	import type { DeviceDesk } from '../read/DeviceDesk.svelte';
 	import DevicePanel from '../read/DevicePanel.svelte';
 	import Swatch from '../read/Swatch.svelte';
+	import { isAnyKey, isAnyTap } from './any-press';
 
 	let { desk, device, ongiveup }: { desk: BenchDesk; device: DeviceDesk | null; ongiveup: () => void } =
 		$props();
@@ -37,6 +38,7 @@
 	);
 	const START_TEXT: Readonly<Record<string, string>> = {
 		swirl: 'Start swirling',
+		stir: 'Start stirring',
 		shake: 'Start shaking',
 		stand: 'Start the wait',
 		filter: 'It is filtering'
@@ -80,9 +82,14 @@
 
 	function note(press: BenchPress): void {
 		const before = progress.drops;
+		const last = counted;
 		const outcome = desk.note(press);
 		fault = outcome.ok ? null : outcome.fault;
-		if (press.kind === 'drop' && outcome.ok) chime(before + 1 >= counted ? 1175 : 660);
+		if (press.kind === 'drop' && outcome.ok) chime(before + 1 >= last ? 1175 : 660);
+	}
+	function undo(): void {
+		const outcome = desk.takeBack();
+		fault = outcome.ok ? null : outcome.fault;
 	}
 	const mishap = (what: Mishap) => note({ kind: 'mishap', what });
 
@@ -100,21 +107,17 @@
 	}
 
 	function key(event: KeyboardEvent): void {
-		if (
-			event.repeat ||
-			event.target instanceof HTMLInputElement ||
-			event.target instanceof HTMLTextAreaElement
-		)
-			return;
-		const onButton =
-			event.target instanceof HTMLElement && event.target.closest('button, a, summary') !== null;
-		if ((event.key === ' ' || event.key === 'Enter') && !onButton && (!waiting || aheadNow)) {
+		if (event.key === 'Backspace' && !(event.target as Element).closest('input, textarea')) {
+			event.preventDefault();
+			if (progress.canUndo) undo();
+		} else if (isAnyKey(event) && !desk.isBounce && (!waiting || aheadNow)) {
 			event.preventDefault();
 			press();
-		} else if (event.key === 'Backspace') {
-			event.preventDefault();
-			if (progress.canUndo) note({ kind: 'undone' });
 		}
+	}
+	/** With a bottle in one hand and the vial in the other a drop is counted wherever a knuckle meets the screen. */
+	function tap(event: MouseEvent): void {
+		if (action.kind === 'drops' && !enough && !desk.isBounce && isAnyTap(event)) press();
 	}
 
 	let rang = false;
@@ -125,7 +128,7 @@
 	});
 </script>
 
-<svelte:window onkeydown={key} />
+<svelte:window onkeydown={key} onclick={tap} />
 
 <div class="page grid max-w-[72rem]! gap-x-12 gap-y-6 lg:grid-cols-[1fr_20rem]">
 	<div class="flex flex-col">
@@ -160,6 +163,9 @@
 			<p class="figures mt-6 text-7xl leading-none font-bold" aria-live="polite">
 				{progress.drops} <span class="text-3xl font-normal text-muted">of {action.count} drops</span>
 			</p>
+			{#if guidance !== 'counts'}<p class="small mt-2 text-muted">
+					A tap anywhere, any key or a pedal counts.
+				</p>{/if}
 		{:else if timed}
 			<p class="figures mt-6 text-7xl leading-none font-bold" role="timer">
 				{desk.timer ? countdown(desk.timer.leftMs) : countdown((seconds ?? 0) * 1000)}
@@ -175,9 +181,14 @@
 				disabled={waiting && !aheadNow}
 				onclick={press}>{aheadNow ? 'It is loaded' : next.text}</Button
 			>
-			{#if progress.canUndo}<Button size="large" onclick={() => note({ kind: 'undone' })}>Undo</Button>{/if}
+			{#if progress.canUndo}<Button size="large" onclick={undo}>Undo</Button>{/if}
 			{#if !enough && (action.kind === 'drops' || desk.timer)}
 				<Button kind="quiet" size="large" onclick={() => note({ kind: 'step-left' })}>Go on as it is</Button>
+			{/if}
+			{#if guidance !== 'full'}
+				<Button kind="quiet" size="large" onclick={() => note({ kind: 'by-heart' })}
+					>Straight to the reading</Button
+				>
 			{/if}
 		</div>
 		{#if device && action.kind === 'blank'}
