@@ -36,6 +36,23 @@ async function shellIsKept(me: Person): Promise<void> {
 	});
 }
 
+describe('one test', () => {
+	it('is laid out in eighty words at the most, with its reagents and its cautions', async () => {
+		const me = await openPage(world, '/', DESK);
+		await layOutTests(me, [['Alkalinity', 'alk-syringe']]);
+		await me.sees('reagents A and B');
+		await me.sees('Acid: burns eyes and skin.');
+		const words = await me.page.evaluate(() => {
+			for (const e of document.querySelectorAll<HTMLElement>('main select, main .visually-hidden'))
+				e.style.display = 'none';
+			return (document.querySelector('main')?.innerText ?? '').split(/\s+/).filter((w) => w !== '').length;
+		});
+		expect(words).toBeLessThanOrEqual(80);
+		await me.press('Not now');
+		await me.close();
+	});
+});
+
 describe('a session of five tests', () => {
 	it('is laid out, interrupted, reloaded without a server, and finished', async () => {
 		const me = await openPage(world, '/', DESK);

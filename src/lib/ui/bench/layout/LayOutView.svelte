@@ -14,7 +14,7 @@
 	import type { BenchDraft } from '$lib/ui/shared/bench-session';
 	import Lanes from './Lanes.svelte';
 	import { lanesOf } from './lanes';
-	import { fetchList, handsOn, vialMap } from './layout-words';
+	import { fetchList, handsOn, listed, vialMap } from './layout-words';
 	import PlanWishes from './PlanWishes.svelte';
 	import type { SessionPlanner } from './SessionPlanner.svelte';
 
@@ -41,6 +41,8 @@
 	const lanes = $derived(lanesOf(session, desk.plan, now, waterName));
 	const inTurn = $derived(desk.remaining ? sequentialPlan(desk.remaining.problem) : null);
 	const hands = $derived(session.tests.reduce((sum, t) => sum + handsOn(t), 0));
+	/** Of one test there is no order, no turning and no vial to mix up: only what it needs stands here. */
+	const single = $derived(session.tests.length === 1);
 	const several = $derived(new Set(session.tests.map((t) => t.waterId)).size > 1);
 	const nameOf = (t: BenchDraft) =>
 		`${PARAMETERS[t.method.parameter].name}${several || t.standard ? ` (${t.standard?.name ?? waterName(t.waterId)})` : ''}`;
@@ -64,6 +66,13 @@
 				);
 			}
 			return found;
+		})
+	);
+	/** What of each kit is taken out of its box. */
+	const bottles = $derived(
+		session.tests.flatMap((t) => {
+			const labels = t.method.reagents.map((r) => r.label);
+			return labels.length === 0 ? [] : [`${single ? 'reagents' : `${nameOf(t)}:`} ${listed(labels)}`];
 		})
 	);
 	const hazards = $derived([
@@ -95,7 +104,9 @@
 				<strong class="text-4xl">{aboutMinutes(desk.plan.makespanS)}</strong> in all, {aboutMinutes(hands)} with
 				your hands{#if inTurn && inTurn.makespanS > desk.plan.makespanS + 60}; one test after the other it
 					would be {aboutMinutes(inTurn.makespanS)}{/if}.
-				{#if planner.busy}<span class="small text-muted">Still looking for a shorter order …</span>
+				{#if single}{:else if planner.busy}<span class="small text-muted"
+						>Still looking for a shorter order …</span
+					>
 				{:else if desk.plan.makespanS <= desk.plan.boundS + 30}<span class="small text-muted"
 						>No order is shorter.</span
 					>
@@ -106,25 +117,27 @@
 		</p>
 		<Button kind="primary" size="large" disabled={!desk.plan} onclick={onbegin}>Begin</Button>
 	</div>
-	<div class="mt-5 border-y bg-paper py-3">
-		<Lanes
-			{lanes}
-			{now}
-			startedAt={null}
-			{timeZone}
-			at={null}
-			{chosen}
-			onchoose={(_, step) => (chosen = step)}
-			onmove={(step, at) => {
-				const rest = session.wishes.filter((w) => !(w.kind === 'pin' && w.step === step));
-				change({ wishes: [...rest, { kind: 'pin', step, atS: Math.max(0, Math.round((at - now) / 1000)) }] });
-			}}
-		/>
-		<p class="small px-1 pt-1 text-muted">
-			Solid: your hands are busy. Hollow: it stands. Drag a solid piece to keep it at a time.
-		</p>
-	</div>
-	{#if session.tests.length > 1}<Disclosure
+	{#if !single}<div class="mt-5 border-y bg-paper py-3">
+			<Lanes
+				{lanes}
+				{now}
+				startedAt={null}
+				{timeZone}
+				at={null}
+				{chosen}
+				onchoose={(_, step) => (chosen = step)}
+				onmove={(step, at) => {
+					const rest = session.wishes.filter((w) => !(w.kind === 'pin' && w.step === step));
+					change({
+						wishes: [...rest, { kind: 'pin', step, atS: Math.max(0, Math.round((at - now) / 1000)) }]
+					});
+				}}
+			/>
+			<p class="small px-1 pt-1 text-muted">
+				Solid: your hands are busy. Hollow: it stands. Drag a solid piece to keep it at a time.
+			</p>
+		</div>
+		<Disclosure
 			class="border-b"
 			open={session.wishes.length > 0}
 			title="Change the order"
@@ -151,7 +164,7 @@
 
 	<div class="mt-6 grid gap-x-12 gap-y-6 md:grid-cols-2">
 		<section aria-labelledby="tests">
-			<h2 id="tests" class="text-xl">Tests</h2>
+			<h2 id="tests" class="text-xl {single ? 'visually-hidden' : ''}">Tests</h2>
 			<ul class="mt-2 border-t">
 				{#each session.tests as t (t.runId)}
 					<li class="flex items-baseline gap-3 border-b py-2">
@@ -168,19 +181,19 @@
 							>
 							{#if unread(t)}
 								<span class="small block">
-									It runs by a common leaflet.
+									Runs by a common leaflet.
 									<a class="link" href="/waters/{t.waterId}/methods/new?from={t.method.code}"
 										>Enter the one in your box</a
-									> if it says otherwise: amounts, drops, waits, table.
+									>
 								</span>
 							{/if}</span
 						>
-						<Button
-							kind="text"
-							class="small min-h-11 shrink-0"
-							aria-label="Leave out {nameOf(t)}"
-							onclick={() => remove(t.runId)}>Leave out</Button
-						>
+						{#if !single}<Button
+								kind="text"
+								class="small min-h-11 shrink-0"
+								aria-label="Leave out {nameOf(t)}"
+								onclick={() => remove(t.runId)}>Leave out</Button
+							>{/if}
 					</li>
 				{/each}
 			</ul>
@@ -194,8 +207,10 @@
 			/>
 			{#if first.length > 0}
 				<p class="small mt-2 text-muted">
-					{first.map((t) => PARAMETERS[t.method.parameter].name).join(', ')}: your first time with
-					{first.length === 1 ? 'this method' : 'these methods'}, so every hand movement is told.
+					{single
+						? 'Your first time'
+						: `First time: ${first.map((t) => nameWithin(t.method.parameter)).join(', ')}`}: every hand
+					movement is told.
 				</p>
 			{/if}
 			{#if session.tests.length > 1}
@@ -225,32 +240,38 @@
 		<section aria-labelledby="fetch">
 			<h2 id="fetch" class="text-xl">Fetch</h2>
 			<ul class="mt-2 list-disc pl-5">
+				{#each bottles as kit (kit)}<li>{kit}</li>{/each}
 				{#each shared as what (what)}<li>{what}</li>{/each}
 				<li>
 					{several
 						? `a clean cup of each water: ${[...new Set(session.tests.map((t) => waterName(t.waterId)))].join(', ')}`
 						: 'a clean cup of the water, at room temperature'}
 				</li>
-				<li>purified water, a towel, something white, good light</li>
+				<li>purified water, towel, good light</li>
 			</ul>
-			<h2 class="mt-5 text-xl">Rinse</h2>
-			<p class="mt-1">
-				Every vial and cap with purified water, then with the water that is tested in it. Pour away, dry the
-				outside. A syringe and a scoop stay with their own reagent.
-			</p>
+			{#if !single}
+				<h2 class="mt-5 text-xl">Rinse</h2>
+				<p class="mt-1">
+					Every vial and cap with purified water, then with the water that is tested in it; the sample syringe
+					too, from water to water.
+				</p>
+			{/if}
 			{#if two.length > 0}
 				<h2 class="mt-5 text-xl">Which vial is which</h2>
 				<ul class="mt-1 list-disc pl-5">
 					{#each two as line (line)}<li>{line}</li>{/each}
 				</ul>
 			{/if}
-			<p class="mt-3 text-muted">
-				Label each vial with its test{several ? ' and its water' : ''} before the first drop. Open child-proof caps
-				now.
-			</p>
+			{#if !single}<p class="mt-3 text-muted">
+					Label each vial with its test{several ? ' and its water' : ''} before the first drop. Open child-proof
+					caps now.
+				</p>{/if}
 			{#if hazards.length > 0}
-				<h2 class="mt-5 text-xl">Cautions</h2>
-				<p class="mt-1">{hazards.map((h) => CAUTIONS[h]).join(' ')} {LABEL_FIRST}</p>
+				<h2 class="mt-5 text-xl {single ? 'visually-hidden' : ''}">Cautions</h2>
+				<p class="mt-1 border-l-4 border-line-strong pl-3">
+					{hazards.map((h) => CAUTIONS[h]).join(' ')}
+					{LABEL_FIRST}
+				</p>
 			{/if}
 			{#if session.tests.some((t) => t.method.kind === 'difference')}
 				<p class="mt-3">
@@ -261,7 +282,8 @@
 		</section>
 	</div>
 	<div class="mt-8 flex flex-wrap gap-3 border-t pt-5">
-		<Button kind="primary" size="large" disabled={!desk.plan} onclick={onbegin}>Begin</Button>
+		{#if !single}<Button kind="primary" size="large" disabled={!desk.plan} onclick={onbegin}>Begin</Button
+			>{/if}
 		<Button kind="quiet" size="large" onclick={() => void desk.clear()}>Not now</Button>
 	</div>
 </div>

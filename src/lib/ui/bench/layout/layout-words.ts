@@ -27,3 +27,8 @@ export function fetchList(methods: readonly Method[]): readonly string[] {
 	}
 	return [...count].map(([what, n]) => (n > 1 && !what.includes('sample syringe') ? `${what}: ${n}` : what));
 }
+
+/** "A, B and C". */
+export function listed(names: readonly string[]): string {
+	return names.length < 2 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
+}

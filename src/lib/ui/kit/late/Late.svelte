@@ -1,12 +1,12 @@
 <script lang="ts">
-	import { getAllContexts, hydrate, onMount, unmount, untrack, type Snippet } from 'svelte';
+	import { flushSync, getAllContexts, hydrate, onMount, unmount, untrack, type Snippet } from 'svelte';
 	import { render } from 'svelte/server';
 	import { browser } from '$app/environment';
 	import Filled from './Filled.svelte';
 	import { beginLater, isWritten } from './late-start';
 
 	interface Props {
-		tag?: 'div' | 'li' | 'section';
+		tag?: 'div' | 'li';
 		/** Without it the element leaves no trace in the layout. */
 		class?: string;
 		/** Nothing for the page's head: what is written late comes too late for it. */
@@ -31,6 +31,8 @@
 		let part: Record<string, unknown> | null = null;
 		const leave = beginLater(place, () => {
 			part = hydrate(Filled, { target: place, props: { children }, context });
+			// Parts within it stand in line before anything is said to answer.
+			flushSync();
 		});
 		return () => {
 			leave();
