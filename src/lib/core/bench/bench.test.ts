@@ -135,7 +135,7 @@ describe('what follows by itself', () => {
 				fc.constantFrom(...every),
 				fc.array(fc.constantFrom('drop', 'timer-started', 'step-done', 'step-left'), { maxLength: 40 }),
 				(of, presses) => {
-					const { log } = go(of, presses as BenchPress['kind'][]);
+					const { log } = go(of, presses);
 					const progress = progressOf(of, log);
 					const kind = progress.step?.action.kind;
 					if (kind === 'stand' || kind === 'filter' || kind === 'titrate' || kind === 'read')
@@ -150,7 +150,7 @@ describe('what follows by itself', () => {
 				fc.constantFrom(...every),
 				fc.array(fc.constantFrom('drop', 'step-done', 'step-left'), { minLength: 1, maxLength: 40 }),
 				(of, presses) => {
-					const { log, before } = go(of, presses as BenchPress['kind'][]);
+					const { log, before } = go(of, presses);
 					if (log.length === 0) return;
 					const n = entriesBack(of, log);
 					const undone = [

@@ -183,7 +183,7 @@ const RULES: readonly Rule[] = [
 	{ pattern: whole(String.raw`(?:set\s+(?:the\s+)?)?(?:blank|zero)`), make: () => words.blank() },
 	{
 		pattern: whole(
-			String.raw`(?:rinse|wash|wipe|assemble|put\s+together)\s+(?:(?:the|both|all)\s+)?((?!(?:vials?|tubes?|glass|caps?|everything|with)\b).+)`
+			String.raw`(?:rinse|wash|wipe|assemble|put\s+together)\s+(?!(?:(?:the|both|all|every)\s+)?(?:(?:marked|second|two)\s+)?(?:vials?|tubes?|glass|caps?|everything|with)\b)(?:(?:the|both|all)\s+)?(.+)`
 		),
 		make: (m) =>
 			words.step(
@@ -254,7 +254,7 @@ function withManner(made: Step, how: Manner): Step | null {
 	if (!isAdded || (mixing && !isCounted)) return null;
 	const handsS = action.handsS + (mixing && isCounted ? action.count * words.HANDS_S.mixOnce : 0);
 	return words.step(
-		{ ...action, handsS, ...(mixing ? { mixing } : {}), ...(pace ? { pace } : {}) } as Step['action'],
+		{ ...action, handsS, ...(mixing ? { mixing } : {}), ...(pace ? { pace } : {}) },
 		{
 			...(made.reagent === undefined ? {} : { reagent: made.reagent }),
 			...(vial ? { vial } : {})

@@ -34,7 +34,8 @@ export function stepsOf(
 		return step ? { text: parsed.text, step, understood: true, added: false } : { ...parsed, added: false };
 	});
 	const has = (kind: Step['action']['kind']) => steps.some((s) => s.step.action.kind === kind);
-	const rinses = steps[0]?.step.action.kind === 'prepare';
+	const first = steps[0]?.step.action;
+	const rinses = first?.kind === 'prepare' && first.of === undefined;
 	const measured = text.kind !== 'display' || text.fullMl.trim() !== '';
 	if (measured && !has('draw')) {
 		const rinse = rinses ? [] : putIn('rinse the vial with purified water, then with the water to be tested');
