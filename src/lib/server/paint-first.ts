@@ -1,4 +1,8 @@
-import type { ResolveOptions } from '@sveltejs/kit';
+/** A file that the framework would have the browser ask for ahead. */
+interface Ahead {
+	readonly type: 'font' | 'css' | 'js' | 'asset';
+	readonly path: string;
+}
 
 /** The framework's own call for the programs of a page, as it writes it. */
 const STARTS =
@@ -15,8 +19,10 @@ const RARE_FONT = 'latin-ext';
  * they take nothing of what the first look needs. Where the framework writes its call in another way, the page is left
  * as it is: the programs then come a little later still, one after another.
  */
-export function paintFirst(): Required<Pick<ResolveOptions, 'preload'>> & {
-	written: (html: string) => string;
+export function paintFirst(): {
+	readonly preload: (file: Ahead) => boolean;
+	/** The page as it goes out. */
+	readonly written: (html: string) => string;
 } {
 	const programs: string[] = [];
 	return {
