@@ -148,5 +148,5 @@ export async function layOutTests(me: Person, tests: readonly (readonly [name: s
 	}
 	await me.press('Lay out ');
 	await me.sees(/Lay out (one test|\d tests) Choose other tests/);
-	await me.sees(/min in all, \d+ min with your hands/);
+	await me.sees(tests.length === 1 ? /min in all/ : /min in all, \d+ min with your hands/);
 }

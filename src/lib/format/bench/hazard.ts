@@ -20,6 +20,9 @@ export const HAZARD_NAMES: Readonly<Record<Hazard, string>> = {
 	'heavy-metal': 'heavy metal'
 };
 
+/** Before a test; what becomes of tested water is said where it is poured away. */
+export const LABEL_BEFORE = 'Label, safety data sheet and local rules first.';
+
 export const LABEL_FIRST =
 	'The label, the safety data sheet and local disposal rules come first. Tested water never goes back into the tank.';
 

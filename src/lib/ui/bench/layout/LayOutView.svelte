@@ -6,7 +6,7 @@
 	import type { Instant } from '$lib/core/time';
 	import { aboutMinutes, shortDay } from '$lib/format/date';
 	import { GUIDANCE_NAMES } from '$lib/format/bench/bench';
-	import { CAUTIONS, LABEL_FIRST } from '$lib/format/bench/hazard';
+	import { CAUTIONS, LABEL_BEFORE, LABEL_FIRST } from '$lib/format/bench/hazard';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Choice from '$lib/ui/kit/Choice.svelte';
 	import Disclosure from '$lib/ui/kit/Disclosure.svelte';
@@ -101,9 +101,11 @@
 	<div class="mt-4 flex flex-wrap items-end justify-between gap-x-10 gap-y-4">
 		<p class="figures text-xl" role="status">
 			{#if desk.plan}
-				<strong class="text-4xl">{aboutMinutes(desk.plan.makespanS)}</strong> in all, {aboutMinutes(hands)} with
-				your hands{#if inTurn && inTurn.makespanS > desk.plan.makespanS + 60}; one test after the other it
-					would be {aboutMinutes(inTurn.makespanS)}{/if}.
+				<strong class="text-4xl">{aboutMinutes(desk.plan.makespanS)}</strong> in all{#if !single}, {aboutMinutes(
+						hands
+					)}
+					with your hands{/if}{#if inTurn && inTurn.makespanS > desk.plan.makespanS + 60}; one test after the
+					other it would be {aboutMinutes(inTurn.makespanS)}{/if}.
 				{#if single}{:else if planner.busy}<span class="small text-muted"
 						>Still looking for a shorter order …</span
 					>
@@ -169,7 +171,7 @@
 				{#each session.tests as t (t.runId)}
 					<li class="flex items-baseline gap-3 border-b py-2">
 						<span class="min-w-0 grow"
-							><strong>{nameOf(t)}</strong>
+							>{#if !single || several || t.standard}<strong>{nameOf(t)}</strong>{/if}
 							<span class="small block text-muted"
 								>{[
 									t.method.name,
@@ -199,6 +201,7 @@
 			</ul>
 			<Choice
 				label="How it is told"
+				bare={single}
 				large
 				class="mt-4"
 				value={session.guidance}
@@ -245,9 +248,11 @@
 				<li>
 					{several
 						? `a clean cup of each water: ${[...new Set(session.tests.map((t) => waterName(t.waterId)))].join(', ')}`
-						: 'a clean cup of the water, at room temperature'}
+						: single
+							? 'a cup of the water, at room temperature'
+							: 'a clean cup of the water, at room temperature'}
 				</li>
-				<li>purified water, towel, good light</li>
+				<li>purified water, towel, light</li>
 			</ul>
 			{#if !single}
 				<h2 class="mt-5 text-xl">Rinse</h2>
@@ -268,9 +273,9 @@
 				</p>{/if}
 			{#if hazards.length > 0}
 				<h2 class="mt-5 text-xl {single ? 'visually-hidden' : ''}">Cautions</h2>
-				<p class="mt-1 border-l-4 border-line-strong pl-3">
+				<p class="{single ? 'mt-5' : 'mt-1'} border-l-4 border-line-strong pl-3">
 					{hazards.map((h) => CAUTIONS[h]).join(' ')}
-					{LABEL_FIRST}
+					{single ? LABEL_BEFORE : LABEL_FIRST}
 				</p>
 			{/if}
 			{#if session.tests.some((t) => t.method.kind === 'difference')}
@@ -281,9 +286,8 @@
 			{/if}
 		</section>
 	</div>
-	<div class="mt-8 flex flex-wrap gap-3 border-t pt-5">
-		{#if !single}<Button kind="primary" size="large" disabled={!desk.plan} onclick={onbegin}>Begin</Button
-			>{/if}
-		<Button kind="quiet" size="large" onclick={() => void desk.clear()}>Not now</Button>
-	</div>
+	{#if !single}<div class="mt-8 flex flex-wrap gap-3 border-t pt-5">
+			<Button kind="primary" size="large" disabled={!desk.plan} onclick={onbegin}>Begin</Button>
+			<Button kind="quiet" size="large" onclick={() => void desk.clear()}>Not now</Button>
+		</div>{/if}
 </div>

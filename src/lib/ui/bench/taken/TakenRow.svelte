@@ -32,7 +32,7 @@
 </script>
 
 <li
-	class="grid items-start gap-x-5 gap-y-2 border-t py-3 md:grid-cols-[12rem_minmax(14rem,1fr)_150px_minmax(12rem,1fr)]"
+	class="grid items-start gap-x-5 gap-y-2 border-t py-3 md:grid-cols-[14rem_minmax(15rem,1fr)_150px_minmax(12rem,1fr)]"
 >
 	<div>
 		<strong class="text-lg">{name}</strong>
@@ -56,7 +56,7 @@
 				<Field
 					label={field.label}
 					quiet
-					class="w-44"
+					class="w-56"
 					unit={field.unit}
 					inputmode={field.id.startsWith('titration') || field.id === 'step' ? 'text' : 'decimal'}
 					placeholder={field.hint}
