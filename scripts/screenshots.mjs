@@ -323,8 +323,6 @@ async function pictures(browser, server, moving) {
 		await press('Done');
 		await press('Done');
 		for (let i = 0; i < 3; i++) await press('Add a drop');
-		await press('Done');
-		await press('Start swirling');
 		// The clock stands still here, so the wait is left rather than waited for.
 		await press('Go on as it is');
 		await press('Done');
