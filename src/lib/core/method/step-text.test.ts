@@ -97,6 +97,13 @@ describe('a protocol as it is jotted down', () => {
 		expect(lone?.step).toMatchObject({ say: 'Shake the bottle 20 s', action: { kind: 'shake' } });
 		expect(lone?.step.reagent).toBeUndefined();
 	});
+	it.each([
+		['read at once', 'read'],
+		['fill the syringe with B slowly', 'fill'],
+		['rinse the vials quickly', 'prepare']
+	])('still knows "%s", whose manner needs no telling', (text, kind) =>
+		expect(parseSteps(text)).toMatchObject([{ understood: true, step: { action: { kind } } }])
+	);
 	it.each(['do not shake', 'never stir 10 s', 'wait, shaking after each'])(
 		'does not take "%s" for its contrary',
 		(text) => expect(parseSteps(text)).toMatchObject([{ understood: false, text }])

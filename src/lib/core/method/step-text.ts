@@ -244,14 +244,17 @@ function mannerIn(clause: string): { readonly rest: string; readonly how: Manner
 	return { rest: rest.trim(), how };
 }
 
+const ADDED: ReadonlySet<Step['action']['kind']> = new Set(['drops', 'scoops', 'measure', 'draw']);
+const isAdded = (step: Step) => ADDED.has(step.action.kind);
+
 /** The step with its manner, in the words of both; null where a step of its kind has none. */
-function withManner(made: Step, how: Manner): Step | null {
+function withManner(made: Step | null, how: Manner): Step | null {
 	const { mixing, pace, vial } = how;
-	if (!mixing && !pace && !vial) return made;
+	if (!made || (!mixing && !pace && !vial)) return made;
 	const { action } = made;
 	const isCounted = action.kind === 'drops' || action.kind === 'scoops';
-	const isAdded = isCounted || action.kind === 'measure' || action.kind === 'draw';
-	if (!isAdded || (mixing && !isCounted)) return null;
+	if (!(isCounted || action.kind === 'measure' || action.kind === 'draw') || (mixing && !isCounted))
+		return null;
 	const handsS = action.handsS + (mixing && isCounted ? action.count * words.HANDS_S.mixOnce : 0);
 	return words.step(
 		{ ...action, handsS, ...(mixing ? { mixing } : {}), ...(pace ? { pace } : {}) },
@@ -273,12 +276,9 @@ function ruled(clause: string): Step | null {
 
 function parsed(clause: string): ParsedStep {
 	const { rest, how } = mannerIn(clause);
-	// A titration is told in the leaflet's own words, with how each drop is mixed.
 	const whole = ruled(clause);
-	const made =
-		whole && (rest === clause || !('handsS' in whole.action) || whole.action.kind === 'titrate')
-			? whole
-			: ((plain) => plain && withManner(plain, how))(ruled(rest));
+	// Only of what is added is it told how; all else is told in the leaflet's own words, or knows it already.
+	const made = whole && (rest === clause || !isAdded(whole)) ? whole : withManner(ruled(rest), how);
 	return made
 		? { text: clause, step: made, understood: true }
 		: { text: clause, step: words.act(sentence(clause)), understood: false };
