@@ -131,7 +131,9 @@ describe('a kit from a leaflet', () => {
 		await me.press('Save the method');
 		await me.sees('Nitrate by colour card, my kit');
 		await me.goto('/methods/new?from=ca-mg-pair');
-		await me.sees('is adapted in its written form');
+		// A second titration has fields of its own; nothing is adapted by its written form.
+		await me.sees('Then, in the same vial');
+		expect(await me.page.$('textarea[name="file"]')).toBeNull();
 		await me.press('Save the method');
 		await me.sees('Calcium and magnesium in one vial, my kit');
 		await me.close();

@@ -1,6 +1,6 @@
 import type { BlandAltman, Confound, LikelierOff, NextStep, TwoMethodVerdict } from '$lib/core/comparison';
 import type { AgainstReference } from '$lib/core/judgement';
-import type { ParameterId } from '$lib/core/quantity';
+import type { FormsApart, ParameterId } from '$lib/core/quantity';
 import type { Instant } from '$lib/core/time';
 
 /** What is held against each other. */
@@ -77,6 +77,12 @@ export interface ComparisonAnswer {
 	readonly errors: { readonly first: KnownError; readonly second: KnownError } | null;
 	readonly likelier: LikelierOff | null;
 	readonly confounds: readonly Confound[];
+	/** What each of two kits finds, where it is not the same thing; null where it is. */
+	readonly forms: {
+		readonly first: string;
+		readonly second: string;
+		readonly apart: Exclude<FormsApart, 'same'>;
+	} | null;
 	readonly repeated: boolean;
 	readonly next: NextStep | null;
 	readonly waters: WaterComparison | null;

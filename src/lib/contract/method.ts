@@ -1,5 +1,5 @@
 import { Type, type Static, type TSchema } from '@sinclair/typebox';
-import { HAZARDS, MAX_STEPS, MIXINGS, PACES, type Method, type MethodKind } from '$lib/core/method';
+import { HAZARDS, MAX_STEPS, MIXINGS, PACES, SPOONS, type Method, type MethodKind } from '$lib/core/method';
 import { PARAMETER_IDS, UNITS, type UnitId } from '$lib/core/quantity';
 import type { TestResult } from '$lib/core/reading';
 import type { Instant } from '$lib/core/time';
@@ -20,6 +20,7 @@ const Colour = Type.Object(
 
 const hands = { handsS: NotNegative };
 const Seconds = Type.Integer({ minimum: 1, maximum: 86_400 });
+const Count = Type.Integer({ minimum: 1, maximum: 200 });
 const Paced = { pace: Type.Optional(words(PACES)) };
 const action = (kind: readonly string[], own: Record<string, TSchema>) =>
 	Type.Object({ kind: words(kind), ...own }, closed);
@@ -27,20 +28,27 @@ const action = (kind: readonly string[], own: Record<string, TSchema>) =>
 /** What the hands do in a step. One object for each kind; which one is meant is told by "kind". */
 export const STEP_ACTIONS: readonly TSchema[] = [
 	action(['fill', 'blank', 'read', 'do'], hands),
-	action(['prepare'], { ...hands, of: Type.Optional(Text(60)) }),
+	action(['prepare'], {
+		...hands,
+		of: Type.Optional(Text(60)),
+		doing: Type.Optional(words(['assemble', 'wipe'] as const))
+	}),
 	action(['draw', 'measure'], {
 		...hands,
 		...Paced,
 		ml: Type.Optional(Positive),
-		by: Type.Optional(words(['line', 'tip'] as const))
+		by: Type.Optional(words(['line', 'tip'] as const)),
+		half: Type.Optional(Type.Object({ ml: Positive }, closed))
 	}),
 	action(['drops', 'scoops'], {
 		...hands,
 		...Paced,
-		count: Type.Integer({ minimum: 1, maximum: 200 }),
+		count: Count,
+		spoon: Type.Optional(words(SPOONS)),
+		half: Type.Optional(Type.Object({ count: Count, spoon: Type.Optional(words(SPOONS)) }, closed)),
 		mixing: Type.Optional(words(MIXINGS))
 	}),
-	action(['invert'], { ...hands, times: Type.Integer({ minimum: 1, maximum: 200 }) }),
+	action(['invert'], { ...hands, times: Count }),
 	action(MIXINGS, { seconds: Seconds }),
 	action(['stand'], {
 		seconds: Seconds,
@@ -77,7 +85,15 @@ const Meter = Type.Union([
 		},
 		closed
 	),
-	Type.Object({ kind: Type.Literal('drops'), dropMl: Positive, relativeTolerance: Share }, closed)
+	Type.Object(
+		{
+			kind: Type.Literal('drops'),
+			dropMl: Positive,
+			relativeTolerance: Share,
+			loadMl: Type.Optional(Positive)
+		},
+		closed
+	)
 ]);
 
 const Worth = Type.Union([

@@ -7,6 +7,7 @@ import {
 	END_POINTS,
 	LIGHTS,
 	MAX_FILLS,
+	MAX_LOADS,
 	type RawReading,
 	type ReadingForm
 } from '$lib/core/reading';
@@ -45,7 +46,12 @@ const marks = {
 	sure: Type.Boolean()
 };
 
-const count = { least: Drops, most: Drops, bad: Drops };
+const count = {
+	least: Drops,
+	most: Drops,
+	bad: Drops,
+	loads: Type.Optional(Type.Integer({ minimum: 1, maximum: MAX_LOADS }))
+};
 
 const Statement = Type.Object(
 	{

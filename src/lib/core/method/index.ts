@@ -5,7 +5,8 @@ export {
 	magnesiumByMoles,
 	magnesiumByPlainSubtraction,
 	potassiumFromTitrant,
-	MG_PER_CA_AS_MG
+	MG_PER_CA_AS_MG,
+	isTitrated
 } from './stoichiometry.ts';
 export { diluted } from './dilution.ts';
 export { dropVolumeMl } from './drop-volume.ts';
@@ -31,6 +32,7 @@ export {
 } from './colour-steps.ts';
 export {
 	HAZARDS,
+	titratesKind,
 	titrationsOf,
 	parametersOf,
 	portionsOf,
@@ -68,9 +70,11 @@ export {
 	type StepAction,
 	type Mixing,
 	type Pace,
+	type Spoon,
 	type ProtocolTimes,
 	MIXINGS,
-	PACES
+	PACES,
+	SPOONS
 } from './protocol.ts';
 export { protocol, type Step } from './step-words.ts';
 export { parseSteps, textOfStep, MAX_STEPS, type ParsedStep } from './step-text.ts';

@@ -61,6 +61,8 @@ export type Meter =
 			readonly dropMl: number;
 			/** Rectangular half-width of a drop's size between bottles, hands and angles, relative. */
 			readonly relativeTolerance: number;
+			/** What is loaded at once, where the drops come from a syringe that was filled; more of them cannot be counted. */
+			readonly loadMl?: number;
 	  };
 
 /** How a volume of titrant (mL or drops) becomes a value, always for the full sample. */
@@ -200,6 +202,16 @@ export type Method =
 	| StatedMethod;
 
 export type MethodKind = Method['kind'];
+
+const TITRATES: ReadonlySet<MethodKind> = new Set([
+	'syringe-titration',
+	'drop-titration',
+	'back-titration',
+	'paired-titration',
+	'difference'
+]);
+/** True of kinds whose result is a volume of titrant. */
+export const titratesKind = (kind: MethodKind): boolean => TITRATES.has(kind);
 
 /** The titrations of a method in the order in which they are done; none where nothing is titrated. */
 export function titrationsOf(method: Method): readonly Titration[] {

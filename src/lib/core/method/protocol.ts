@@ -8,14 +8,20 @@ export const PACES = ['at-once', 'slowly'] as const;
 /** One after another without a pause, as of a suspension; or slowly. */
 export type Pace = (typeof PACES)[number];
 
+export const SPOONS = ['small', 'large'] as const;
+/** Which end of a spoon with two. */
+export type Spoon = (typeof SPOONS)[number];
+
 /** What the hands do in a step, and for how long. Seconds are likely times. */
 export type StepAction =
 	| { readonly kind: 'fill' | 'blank' | 'read' | 'do'; readonly handsS: number }
 	| {
 			readonly kind: 'prepare';
 			readonly handsS: number;
-			/** What is rinsed or put together, where it is not the vials: "the filter cup". */
+			/** What is rinsed, wiped or put together, where it is not the vials: "the filter cup". */
 			readonly of?: string;
+			/** Rinsed where it is not told. */
+			readonly doing?: 'assemble' | 'wipe';
 	  }
 	| {
 			readonly kind: 'draw' | 'measure';
@@ -23,14 +29,19 @@ export type StepAction =
 			/** Up to a line on the glass, or a mark on a tip, instead of a syringe's scale. */
 			readonly by?: 'line' | 'tip';
 			readonly pace?: Pace;
+			/** With the half sample, where it is another volume. */
+			readonly half?: { readonly ml: number };
 			readonly handsS: number;
 	  }
 	| {
 			readonly kind: 'drops' | 'scoops';
 			readonly count: number;
+			readonly spoon?: Spoon;
 			/** After each one. */
 			readonly mixing?: Mixing;
 			readonly pace?: Pace;
+			/** With the half sample, where it is another count or the other end of the spoon. */
+			readonly half?: { readonly count: number; readonly spoon?: Spoon };
 			readonly handsS: number;
 	  }
 	| { readonly kind: 'invert'; readonly times: number; readonly handsS: number }

@@ -74,11 +74,33 @@ const RINSE_OTHER: Words = {
 	why: 'What an earlier test left behind takes up reagent or gives some back.'
 };
 
+const ASSEMBLED: Words = {
+	say: '',
+	detail:
+		'The part of this test, the right way up; shut, and it moves as it should. Nothing is left of the test before.',
+	why: 'A disc of another test, or one turned round, gives numbers that look right.'
+};
+const FILTER_ASSEMBLED: Words = {
+	say: '',
+	detail: 'A new filter lies flat and whole, its edge is held all round, the cup beneath is dry.',
+	why: 'What runs past the filter is titrated along, and looks like less of what is measured.'
+};
+const WIPED: Words = {
+	say: '',
+	detail: 'Dry, with a cloth that leaves no fluff. Hold it by its rim from now on.',
+	why: 'A fingerprint or a drop in the way of the light is read as colour.'
+};
+
+/** Getting a part ready: rinsed, wiped or put together. */
+function readied(of: string, doing: 'assemble' | 'wipe' | undefined): Words {
+	if (doing === 'wipe') return { ...WIPED, say: `Wipe ${of}` };
+	if (doing === undefined) return { ...RINSE_OTHER, say: `Rinse ${of}` };
+	return { ...(/filter/i.test(of) ? FILTER_ASSEMBLED : ASSEMBLED), say: `Put ${of} together` };
+}
+
 /** The wording of every kind of step, written once; a method may say it in its own words instead. */
 const WORDS_OF: WordsOf = {
-	prepare: (action) => ({
-		...(action.of === undefined ? RINSE_VIALS : { ...RINSE_OTHER, say: `Rinse ${action.of}` })
-	}),
+	prepare: ({ of, doing }) => (of === undefined ? RINSE_VIALS : readied(of, doing)),
 	draw: (action) => ({
 		say: byLine(action)
 			? `Fill the vial with the sample to the ${action.ml === undefined ? '' : `${action.ml} mL `}line`
@@ -105,7 +127,7 @@ const WORDS_OF: WordsOf = {
 		why: 'A tilted bottle gives drops of another size, and a half drop is not a drop.'
 	}),
 	scoops: (action, reagent) => ({
-		say: `Add ${counted(action.count, 'level scoop')} of ${reagent}${manner(action)}`,
+		say: `Add ${counted(action.count, `${action.spoon ? `${action.spoon} ` : ''}level scoop`)} of ${reagent}${manner(action)}`,
 		detail: 'Strike it off flat over the pot, carry it over the vial, tap it in. Close the pot at once.',
 		why: 'A heaped scoop is half as much again. Powder draws water from the air, and a scoop of its own keeps one powder out of another.'
 	}),

@@ -7,6 +7,7 @@ export {
 	meqPerLFromMgPerLCaCo3
 } from './alkalinity.ts';
 export { UNITS, convert, convertSpan, isUnitId, type UnitId, type UnitFamily } from './unit.ts';
+export { formsApart, formsOf, type FormsApart } from './forms.ts';
 export { firstImpossible, impossible } from './impossible.ts';
 export {
 	POSSIBLE,

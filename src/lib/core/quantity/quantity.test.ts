@@ -3,6 +3,8 @@ import { describe, expect, it } from 'vitest';
 import {
 	convert,
 	dkhFromMeqPerL,
+	formsApart,
+	formsOf,
 	meqPerLFromDkh,
 	mgPerLCaCo3FromMeqPerL,
 	MOLAR_MASS,
@@ -38,5 +40,15 @@ describe('conversion', () => {
 	it('refuses to make alkalinity out of calcium', () => {
 		expect(() => convert(420, 'mg-per-l', 'dkh')).toThrow(TypeError);
 		expect(UNITS['mg-per-l'].symbol).toBe('mg/L');
+	});
+});
+
+describe('the forms of a parameter', () => {
+	it('keep inorganic and total phosphate apart, and nothing else', () => {
+		const [inorganic, total] = formsOf('phosphate');
+		expect(formsApart('phosphate', inorganic!, total!)).toBe('not-interchangeable');
+		expect(formsApart('phosphate', total!, total!)).toBe('same');
+		expect(formsApart('nitrate', 'nitrate', 'nitrate, with any nitrite')).toBe('nearly');
+		expect(formsApart('ammonia', 'total ammonia', 'total ammonia, counted as NH₄')).toBe('same');
 	});
 });

@@ -1,7 +1,7 @@
 /** Raw readings, kept as they were made, and the results derived from them. */
 export { deliveredMl, type SyringeFill } from './titration/delivered.ts';
 export { otherScale, MAX_FILLS } from './titration/syringe-reading.ts';
-export { MAX_DROPS } from './titration/drop-reading.ts';
+export { MAX_DROPS, MAX_LOADS } from './titration/drop-reading.ts';
 export {
 	formOf,
 	BACKGROUNDS,

@@ -5,6 +5,7 @@
 export type FaultCode =
 	| 'not-a-number'
 	| 'beyond-syringe'
+	| 'beyond-load'
 	| 'below-zero'
 	| 'finer-than-scale'
 	| 'start-below-end'

@@ -1,4 +1,4 @@
-import type { KnownError, PairedComparison } from '$lib/contract/comparison';
+import type { ComparisonAnswer, KnownError, PairedComparison } from '$lib/contract/comparison';
 import { PAIRS_TO_TELL, type Confound, type LikelierOff, type NextStep } from '$lib/core/comparison';
 import { convertSpan, PARAMETERS, UNITS, type ParameterId, type UnitId } from '$lib/core/quantity';
 import type { Instant } from '$lib/core/time';
@@ -111,4 +111,15 @@ export function errorSentence(
 				: `${name} was checked on a standard${when}: it read ${span(Math.abs(error.bias))} ± ${span(2 * error.u)}${symbol} too ${error.bias < 0 ? 'low' : 'high'}.${gone}`;
 		}
 	}
+}
+
+/** That two kits do not find the same thing, and what follows for their difference. */
+export function formsSentence(
+	{ first, second, apart }: NonNullable<ComparisonAnswer['forms']>,
+	names: { readonly first: string; readonly second: string }
+): string {
+	const finds = `${names.first} finds ${first}; ${names.second} finds ${second}.`;
+	return apart === 'not-interchangeable'
+		? `${finds} These are two things: the total is at least as high, by as much as is bound in living and dead matter. Neither kit is wrong by it, and neither value can be reckoned from the other.`
+		: `${finds} The part by which they differ is mostly small.`;
 }

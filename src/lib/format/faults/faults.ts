@@ -10,6 +10,8 @@ const TEXTS: Readonly<Record<FaultCode, Words>> = {
 	'not-a-number': () => 'That is not a number. Type one such as 0.41; a comma will do as well.',
 	'beyond-syringe': (d) =>
 		`The syringe holds ${d.capacityMl} mL; a larger number cannot have been read on it. Was it read in hundredths?`,
+	'beyond-load': (d) =>
+		`${d.drops} drops are ${d.ml} mL, and only ${d.loadMl} mL was loaded. Was the syringe filled again? Then say how often; else count again.`,
 	'below-zero': () => 'That cannot be below zero. Enter what you see.',
 	'finer-than-scale': (d) =>
 		`The scale has marks every ${d.graduationMl} mL. Give a mark, or the middle between two.`,

@@ -26,9 +26,15 @@ function syringeWords({ readAs, fills, sure }: SyringeMarks): string {
 		.join(', ');
 }
 
-function dropWords({ least, most, bad }: DropMarks): string {
+function dropWords({ least, most, bad, loads = 1 }: DropMarks): string {
 	const count = least === most ? `${least}` : `${least} to ${most}`;
-	return `${count} ${count === '1' ? 'drop' : 'drops'}${bad > 0 ? `, ${bad} of them bad` : ''}`;
+	return [
+		`${count} ${count === '1' ? 'drop' : 'drops'}`,
+		bad > 0 ? `${bad} of them bad` : '',
+		loads > 1 ? `the syringe loaded ${loads} times` : ''
+	]
+		.filter(Boolean)
+		.join(', ');
 }
 
 /** "on 8", "between 3 and 8, nearer 8", "paler than 3", "darker than 60" */

@@ -6,6 +6,7 @@
 	import {
 		confoundSentence,
 		errorSentence,
+		formsSentence,
 		likelierSentence,
 		NEXT_WORDS
 	} from '$lib/format/compare/comparison';
@@ -30,7 +31,11 @@
 <section aria-labelledby="next" class="min-w-0">
 	<div class="border-2 border-ink p-5">
 		<h2 id="next" class="text-xl">What to do next</h2>
-		{#if comparison.next}<p class="mt-1 text-lg">{NEXT_WORDS[comparison.next]}</p>{/if}
+		{#if comparison.forms?.apart === 'not-interchangeable'}
+			<p class="mt-1 text-lg">
+				Compare kits that find the same form. Between these two a difference says nothing.
+			</p>
+		{:else if comparison.next}<p class="mt-1 text-lg">{NEXT_WORDS[comparison.next]}</p>{/if}
 		{#if testable.length > 0}
 			<p class="mt-4">
 				<Button
@@ -50,6 +55,9 @@
 		<p class="mt-4 border-l-4 border-warn pl-3">
 			{confoundSentence(comparison.confounds, comparison.by)}
 		</p>
+	{/if}
+	{#if comparison.forms}
+		<p class="mt-4 border-l-4 border-warn pl-3">{formsSentence(comparison.forms, names)}</p>
 	{/if}
 	{#if comparison.likelier}
 		<p class="mt-4 font-semibold">

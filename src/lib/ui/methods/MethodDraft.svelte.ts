@@ -3,7 +3,7 @@ import type { ParameterId } from '$lib/core/quantity';
 import type { Fault } from '$lib/core/result';
 import { faultAt, faultText } from '$lib/format/faults/faults';
 import { methodOfText } from './draft/method-of-text';
-import { emptyMethod, isEnteredKind, type MethodText } from './draft/method-text';
+import { emptyMethod, isEnteredKind, type MethodText, type TitrationText } from './draft/method-text';
 import { textOfMethod } from './draft/text-of-method';
 
 /** How most kits for a parameter are read; whoever has another picks it. */
@@ -11,6 +11,18 @@ const kindFor = (parameter: ParameterId) => {
 	const shipped = SHIPPED_METHODS.find((m) => m.parameter === parameter && isEnteredKind(m.kind));
 	return shipped && isEnteredKind(shipped.kind) ? shipped.kind : 'display';
 };
+
+/** One of the titrations of a draft, as its fields see it. */
+export interface TitrationPart {
+	/** Before the names of its fields. */
+	readonly path: '' | 'second.';
+	readonly text: TitrationText;
+	readonly set: (change: Partial<TitrationText>) => void;
+	readonly faultOf: (field: keyof TitrationText) => string | undefined;
+}
+
+const isOwn = (field: string, text: MethodText) =>
+	field.startsWith('second.') ? field.slice(7) in text.second : field in text;
 
 /** A method while it is typed: its text, and what is wrong with it. */
 export class MethodDraft {
@@ -46,6 +58,30 @@ export class MethodDraft {
 		this.refused = null;
 	}
 
+	/** The first titration, or the second one in the same vial. */
+	titration(which: 0 | 1): TitrationPart {
+		const path = which === 0 ? '' : 'second.';
+		return {
+			path,
+			text: which === 0 ? this.text : this.text.second,
+			set: (change) => this.set(which === 0 ? change : { second: { ...this.text.second, ...change } }),
+			faultOf: (field) => (this.refused?.field === `${path}${field}` ? this.refused.text : undefined)
+		};
+	}
+
+	/** Another kind begins with what its own fields mostly hold; whatever both have stays. */
+	change(kind: MethodText['kind']): void {
+		const usual = emptyMethod(kind, this.text.parameter);
+		const { worthBy } = this.text;
+		const fits = (worthBy === 'excess') === (kind === 'back-titration');
+		this.set({
+			kind,
+			blank: usual.blank,
+			fullMl: usual.fullMl === '' ? '' : this.text.fullMl || usual.fullMl,
+			worthBy: fits ? worthBy : usual.worthBy
+		});
+	}
+
 	faultOf(field: keyof MethodText): string | undefined {
 		return this.refused?.field === field ? this.refused.text : undefined;
 	}
@@ -53,7 +89,7 @@ export class MethodDraft {
 	/** Faults of a form's own fields need no path; those of a whole method do. */
 	refuse(fault: Fault): null {
 		const field = fault.field ?? '';
-		this.refused = { field, text: field in this.text ? faultText(fault) : faultAt(fault) };
+		this.refused = { field, text: isOwn(field, this.text) ? faultText(fault) : faultAt(fault) };
 		return null;
 	}
 

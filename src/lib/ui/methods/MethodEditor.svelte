@@ -3,25 +3,21 @@
 	import { goto } from '$app/navigation';
 	import { send } from '$lib/client/api';
 	import { idMaker } from '$lib/client/ids';
-	import { HAZARDS, MAX_STEPS, unitsFor, type Method } from '$lib/core/method';
-	import { PARAMETER_IDS, PARAMETERS, UNITS, type ParameterId, type UnitId } from '$lib/core/quantity';
-	import { HAZARD_NAMES } from '$lib/format/bench/hazard';
+	import { MAX_STEPS, type Method } from '$lib/core/method';
+	import type { ParameterId } from '$lib/core/quantity';
 	import { KIND_NAMES } from '$lib/format/methods/method';
 	import Button from '$lib/ui/kit/Button.svelte';
-	import Checkbox from '$lib/ui/kit/Checkbox.svelte';
-	import Choice from '$lib/ui/kit/Choice.svelte';
 	import FileField from '$lib/ui/kit/FileField.svelte';
 	import TextArea from '$lib/ui/kit/TextArea.svelte';
 	import Fault from '$lib/ui/shared/Fault.svelte';
 	import { clockOf } from '$lib/ui/shared/context';
-	import ColourRows from './ColourRows.svelte';
-	import DisplayFields from './DisplayFields.svelte';
-	import DraftField from './DraftField.svelte';
-	import { ENTERED_KINDS, isEnteredKind, MOST_LETTERS, titrates, type MethodText } from './draft/method-text';
+	import BoxFields from './BoxFields.svelte';
+	import { isEnteredKind, MOST_LETTERS } from './draft/method-text';
 	import { stepsOf } from './draft/protocol-of-text';
+	import KindFields from './KindFields.svelte';
+	import KitFields from './KitFields.svelte';
 	import { MethodDraft } from './MethodDraft.svelte';
 	import StepRows from './StepRows.svelte';
-	import TitrationFields from './TitrationFields.svelte';
 	import TryReading from './TryReading.svelte';
 
 	interface Props {
@@ -39,7 +35,7 @@
 	const id = untrack(() => newId());
 	const nameOf = (old: string) => (revises ? old : `${old}, my kit`);
 	const draft = untrack(() => new MethodDraft(from, nameOf, parameter ?? 'calcium'));
-	/** Kinds that the form does not know are adapted as a file. */
+	/** What is no kit, a value that was stated elsewhere, is adapted as a file. */
 	let asFile = $state(untrack(() => from !== null && !isEnteredKind(from.kind)));
 	/** A file of somebody else's that was dropped here. */
 	let dropped = $state('');
@@ -49,16 +45,7 @@
 	let saving = $state(false);
 
 	const text = $derived(draft.text);
-	const symbol = $derived(UNITS[text.unit].symbol);
 	const preview = $derived(stepsOf(text, from));
-	const KINDS = ENTERED_KINDS.map((value) => ({ value, name: KIND_NAMES[value] }));
-	function toggleHazard(hazard: (typeof HAZARDS)[number]): void {
-		draft.set({
-			hazards: text.hazards.includes(hazard)
-				? text.hazards.filter((h) => h !== hazard)
-				: [...text.hazards, hazard]
-		});
-	}
 
 	/** A file is shown in its written form first, and checked when it is saved. */
 	function take(given: File): boolean {
@@ -139,90 +126,22 @@
 			{/if}
 			<div class="grid gap-x-12 gap-y-8 lg:grid-cols-2">
 				<div class="space-y-5">
-					<DraftField
-						{draft}
-						name="name"
-						label="Name"
-						help="As you call it; names of makers stay on the box."
-						words
-					/>
-					<div class="grid gap-5 sm:grid-cols-2">
-						<Choice
-							name="kind"
-							label="It is read by"
-							value={text.kind}
-							items={KINDS}
-							onpick={(picked) => draft.set({ kind: picked as MethodText['kind'] })}
-						/>
-						<Choice
-							name="parameter"
-							label="It measures"
-							value={text.parameter}
-							items={PARAMETER_IDS.map((value) => ({ value, name: PARAMETERS[value].name }))}
-							onpick={(picked) => {
-								const parameter = picked as ParameterId;
-								draft.set({ parameter, unit: PARAMETERS[parameter].canonicalUnit });
-							}}
-						/>
-						<Choice
-							name="unit"
-							label="Its values are in"
-							value={text.unit}
-							items={unitsFor(text.parameter).map((value) => ({ value, name: UNITS[value].symbol }))}
-							onpick={(picked) => draft.set({ unit: picked as UnitId })}
-						/>
-						<DraftField {draft} name="tests" label="Tests in a pack, if printed" />
-						<DraftField
-							{draft}
-							name="fullMl"
-							label={text.kind === 'display' ? 'Sample, if one is measured' : 'Sample'}
-							unit="mL"
-						/>
-						{#if titrates(text)}
-							<DraftField {draft} name="halfMl" label="Half sample, if any" unit="mL" />
-						{:else if text.kind !== 'display'}
-							<DraftField
-								{draft}
-								name="dilutions"
-								label="Dilutions it offers, if any"
-								help="Such as 5 10, for 1:5 and 1:10."
-								words
-							/>
-						{/if}
-					</div>
-					{#if titrates(text)}
-						<TitrationFields {draft} />
-					{:else if text.kind === 'display'}
-						<DisplayFields {draft} />
-					{:else}
-						<ColourRows rows={text.colours} unit={symbol} onchange={(colours) => draft.set({ colours })} />
-					{/if}
+					<KitFields {draft} />
+					<KindFields {draft} />
 				</div>
 
 				<div>
 					<TextArea
 						name="steps"
 						label="The steps, as the leaflet has them"
-						help="One after another, with a semicolon or a new line between; at most {MAX_STEPS}."
+						help="One after another, with a semicolon or a new line between; at most {MAX_STEPS}. With half the sample: “6 drops A (half sample: 3)”."
 						rows={5}
 						value={text.steps}
 						oninput={(e) => draft.set({ steps: e.currentTarget.value.slice(0, MOST_LETTERS) })}
 						placeholder="3 drops A; swirl 10 s; wait exactly 4 min; titrate with B until blue"
 					/>
 					<StepRows rows={preview} onchange={(steps) => draft.set({ steps })} fullMl={text.fullMl} />
-					<fieldset class="mt-6">
-						<legend class="font-semibold">What the labels warn of</legend>
-						<div class="mt-2 flex flex-wrap gap-x-6 gap-y-1">
-							{#each HAZARDS as hazard (hazard)}
-								<Checkbox
-									checked={text.hazards.includes(hazard)}
-									onchange={() => toggleHazard(hazard)}
-									class="min-h-11 items-center">{HAZARD_NAMES[hazard]}</Checkbox
-								>
-							{/each}
-						</div>
-						<p class="small text-muted">The cautions then stand beside every step with a reagent.</p>
-					</fieldset>
+					<BoxFields {draft} />
 					<TryReading {draft} />
 				</div>
 			</div>

@@ -5,19 +5,25 @@
 	import { tableDoubtWords } from '$lib/format/methods/table-doubt';
 	import Choice from '$lib/ui/kit/Choice.svelte';
 	import ColourField from '$lib/ui/kit/ColourField.svelte';
+	import Disclosure from '$lib/ui/kit/Disclosure.svelte';
 	import TextArea from '$lib/ui/kit/TextArea.svelte';
-	import { MOST_LETTERS, type MethodText } from './draft/method-text';
+	import { countsDrops, MOST_LETTERS, type EnteredKind, type TitrationText } from './draft/method-text';
 	import { parseTable, printedStepOf } from './draft/pasted-table';
-	import DraftField from './DraftField.svelte';
-	import type { MethodDraft } from './MethodDraft.svelte';
+	import type { TitrationPart } from './MethodDraft.svelte';
+	import TitrationField from './TitrationField.svelte';
 
-	let { draft }: { draft: MethodDraft } = $props();
+	interface Props {
+		kind: EnteredKind;
+		part: TitrationPart;
+	}
+	let { kind, part }: Props = $props();
 
-	const text = $derived(draft.text);
-	const drops = $derived(text.kind === 'drop-titration');
+	const text = $derived(part.text);
+	const drops = $derived(countsDrops(kind, text));
 	const one = $derived(drops ? '1 drop' : '1 mL');
 	const symbol = $derived(UNITS[text.unit].symbol);
 	const WORTHS = $derived([
+		...(kind === 'back-titration' ? [{ value: 'excess', name: 'how much is titrated back' }] : []),
 		{ value: 'factor', name: `what ${one} is worth` },
 		{ value: 'table', name: 'the leaflet’s table' },
 		{ value: 'points', name: 'two points of a straight line' },
@@ -25,6 +31,10 @@
 	]);
 	const LEFT = { value: 'left', name: 'what is left' };
 	const USED = { value: 'used', name: 'what was used' };
+	const METERS = [
+		{ value: 'syringe', name: 'with a syringe' },
+		{ value: 'drops', name: 'in drops' }
+	];
 	const COLOURS = [
 		['startColour', 'startCss', 'Colour before'],
 		['endColour', 'endCss', 'Colour at the end']
@@ -41,52 +51,94 @@
 
 {#snippet lines(name: 'table' | 'points', label: string, height: number, placeholder: string)}
 	<TextArea
-		{name}
+		name="{part.path}{name}"
 		{label}
 		rows={height}
 		look="figures"
 		help="{drops ? 'drops' : 'mL'} and {symbol} on every line"
+		fault={part.faultOf(name)}
 		value={text[name]}
-		oninput={(e) => draft.set({ [name]: e.currentTarget.value.slice(0, MOST_LETTERS + 1) })}
+		oninput={(e) => part.set({ [name]: e.currentTarget.value.slice(0, MOST_LETTERS + 1) })}
 		{placeholder}
 	/>
 {/snippet}
 
-{#if !drops}
+{#if kind === 'back-titration'}
+	<Choice
+		name="{part.path}meterBy"
+		label="The titrant is added"
+		value={text.meterBy}
+		items={METERS}
+		onpick={(picked) => part.set({ meterBy: picked as TitrationText['meterBy'] })}
+	/>
+{/if}
+{#if drops}
+	<div class="grid gap-5 sm:grid-cols-2">
+		<TitrationField {part} name="dropMl" label="One drop is" unit="mL" />
+		<TitrationField
+			{part}
+			name="loadMl"
+			label="A syringe is loaded with, if one is"
+			unit="mL"
+			help="More drops than that cannot be counted without filling again."
+		/>
+	</div>
+{:else}
 	<div class="grid gap-5 sm:grid-cols-3">
-		<DraftField {draft} name="capacityMl" label="Syringe holds" unit="mL" />
-		<DraftField {draft} name="graduationMl" label="Marks every" unit="mL" />
+		<TitrationField {part} name="capacityMl" label="Syringe holds" unit="mL" />
+		<TitrationField {part} name="graduationMl" label="Marks every" unit="mL" />
 		<Choice
-			name="readAs"
+			name="{part.path}readAs"
 			label="Leaflet asks for"
 			value={text.readAs}
 			items={[LEFT, USED]}
-			onpick={(picked) => draft.set({ readAs: picked as MethodText['readAs'] })}
+			onpick={(picked) => part.set({ readAs: picked as TitrationText['readAs'] })}
 		/>
 	</div>
 {/if}
 <Choice
-	name="worthBy"
+	name="{part.path}worthBy"
 	label="The leaflet gives"
 	value={text.worthBy}
 	items={WORTHS}
-	onpick={(picked) => draft.set({ worthBy: picked as MethodText['worthBy'] })}
+	onpick={(picked) => part.set({ worthBy: picked as TitrationText['worthBy'] })}
 />
 {#if text.worthBy === 'factor'}
-	<DraftField {draft} name="factor" label="{one} is worth" unit={symbol} />
+	<TitrationField {part} name="factor" label="{one} is worth" unit={symbol} />
 {:else if text.worthBy === 'titrant'}
-	<DraftField {draft} name="molPerL" label="Concentration of the titrant" unit="mol/L" />
+	<TitrationField {part} name="molPerL" label="Concentration of the titrant" unit="mol/L" />
+{:else if text.worthBy === 'excess'}
+	<div class="grid gap-5 sm:grid-cols-2">
+		<TitrationField {part} name="excessMl" label="First reagent, given in excess" unit="mL" />
+		<TitrationField {part} name="excessMolPerL" label="Its concentration" unit="mol/L" />
+		<TitrationField {part} name="molPerL" label="Concentration of the titrant" unit="mol/L" />
+	</div>
+	<div class="grid gap-5 sm:grid-cols-2">
+		<TitrationField
+			{part}
+			name="filtrateTakenMl"
+			label="Of the filtrate is taken, if it is filtered"
+			unit="mL"
+		/>
+		<TitrationField
+			{part}
+			name="filtrateOfMl"
+			label="out of"
+			unit="mL"
+			help="Sample and reagents together."
+		/>
+	</div>
 {:else if text.worthBy === 'points'}
 	{@render lines('points', 'Two points', 3, '0 645\n10 489')}
 {:else}
 	{@render lines('table', 'The table, pasted or typed', 9, '0.00\t560\n0.10\t504\n0.20\t448')}
 	{#if !drops}
 		<Choice
-			name="tableReads"
+			name="{part.path}tableReads"
 			label="The table goes by"
 			value={text.tableReads}
 			items={[USED, LEFT]}
-			onpick={(picked) => draft.set({ tableReads: picked as MethodText['tableReads'] })}
+			onpick={(picked) => part.set({ tableReads: picked as TitrationText['tableReads'] })}
 		/>
 	{/if}
 	{#if rows}
@@ -101,8 +153,29 @@
 <div class="grid gap-5 sm:grid-cols-2">
 	{#each COLOURS as [name, css, label] (name)}
 		<div class="flex items-end gap-3">
-			<div class="grow"><DraftField {draft} {name} {label} words /></div>
-			<ColourField label="{label}, shade" value={text[css]} onset={(shade) => draft.set({ [css]: shade })} />
+			<div class="grow"><TitrationField {part} {name} {label} words /></div>
+			<ColourField label="{label}, shade" value={text[css]} onset={(shade) => part.set({ [css]: shade })} />
 		</div>
 	{/each}
 </div>
+<Disclosure title="More of the titrant" look="link min-h-11">
+	<div class="mt-2 grid gap-5 sm:grid-cols-2">
+		<TitrationField {part} name="titrant" label="What it is called" words />
+		<TitrationField
+			{part}
+			name="strengthPercent"
+			label="Its strength holds to ±"
+			unit="%"
+			help="1 % where nothing is said."
+		/>
+		{#if !drops}
+			<TitrationField
+				{part}
+				name="headStartMl"
+				label="May go in at once before the drops"
+				unit="mL"
+				help="Empty where the leaflet has no such thing."
+			/>
+		{/if}
+	</div>
+</Disclosure>

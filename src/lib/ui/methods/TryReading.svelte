@@ -2,6 +2,7 @@
 	import { typedNumber } from '$lib/core/numeric';
 	import { limitInUnit, resultInUnit, symbolAfter } from '$lib/format/quantity';
 	import Field from '$lib/ui/kit/Field.svelte';
+	import { hasSteps, type EnteredKind } from './draft/method-text';
 	import { byLeaflet, tried, trialOf } from './draft/try-reading';
 	import type { MethodDraft } from './MethodDraft.svelte';
 
@@ -33,7 +34,9 @@
 		</p>
 	{:else if !trial}
 		<p class="mt-1 text-muted">
-			A colour between two steps counts as between them, with half a step on either side as its uncertainty.
+			{hasSteps(method.kind as EnteredKind)
+				? 'A colour between two steps counts as between them, with half a step on either side as its uncertainty.'
+				: 'What it makes of a reading is seen at the bench, with the first test.'}
 		</p>
 	{:else}
 		<div class="mt-2 grid items-end gap-4 sm:grid-cols-[10rem_1fr]">

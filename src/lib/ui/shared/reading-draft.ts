@@ -20,6 +20,8 @@ export interface TitrationDraft {
 	/** The other end, where the end point lay somewhere between; null where it did not. */
 	readonly most: number | null;
 	readonly bad: number;
+	/** How often the syringe was filled that the drops come from, where one is. */
+	readonly loads?: number;
 }
 
 /** A reading in the making, of whatever form. Null is what was not read yet. */
@@ -83,7 +85,13 @@ export function marksOf(draft: TitrationDraft | undefined): SyringeMarks | null 
 function countOf(draft: TitrationDraft | undefined) {
 	if (draft?.least == null) return null;
 	const ends = [draft.least, draft.most ?? draft.least];
-	return { least: Math.min(...ends), most: Math.max(...ends), bad: draft.bad };
+	const { bad, loads } = draft;
+	return {
+		least: Math.min(...ends),
+		most: Math.max(...ends),
+		bad,
+		...(loads === undefined ? {} : { loads })
+	};
 }
 
 function titrationOfMarks(marks: SyringeMarks, before: TitrationDraft | undefined): TitrationDraft {
@@ -105,8 +113,8 @@ export function draftOf(reading: RawReading, before: ReadingDraft): ReadingDraft
 			};
 		case 'drops':
 		case 'difference': {
-			const { least, most, bad } = reading;
-			const counted = { least, most: most === least ? null : most, bad };
+			const { least, most, bad, loads } = reading;
+			const counted = { least, most: most === least ? null : most, bad, ...(loads ? { loads } : {}) };
 			return { ...same, titrations: before.titrations.map((t) => ({ ...t, ...counted })) };
 		}
 		case 'step':

@@ -24,6 +24,8 @@ export interface DropMarks {
 	readonly most: number;
 	/** Of these, drops that were half or lost, marked when they happened: each is anything from nothing to a drop. */
 	readonly bad: number;
+	/** How often the syringe was filled that they came from; once where it is not told, nothing where none is filled. */
+	readonly loads?: number;
 }
 
 /** The sample was thinned with water before the test. */

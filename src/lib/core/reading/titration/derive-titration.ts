@@ -135,7 +135,7 @@ function looksAtDrops(marks: DropMarks, shift: number, uShift: number): Titratio
 /** Why a titration cannot have been read so; null where it can. */
 function faultInMarks({ meter }: Titration, marks: TitrationMarks): Fault | null {
 	if (meter.kind === 'syringe' && 'fills' in marks) return faultInSyringeMarks(meter, marks);
-	if (meter.kind === 'drops' && 'least' in marks) return faultInDrops(marks);
+	if (meter.kind === 'drops' && 'least' in marks) return faultInDrops(marks, meter);
 	return { code: 'wrong-form' };
 }
 

@@ -20,7 +20,8 @@ import {
 	type Pair
 } from '$lib/core/comparison';
 import { againstReference, seaWaterFor } from '$lib/core/judgement';
-import { PARAMETER_IDS, type ParameterId } from '$lib/core/quantity';
+import type { Method } from '$lib/core/method';
+import { formsApart, PARAMETER_IDS, PARAMETERS, type ParameterId } from '$lib/core/quantity';
 import { addDays } from '$lib/core/time';
 import { standardUncertaintyOf } from '$lib/core/uncertainty';
 import { comparableResults, type ComparableRow } from '../../repository/comparable.ts';
@@ -199,6 +200,22 @@ function watersCompared(
 }
 const uOf = (r: ComparableRow) => standardUncertaintyOf(r);
 
+/** What two kits find, where it is not one thing; the values of a laboratory are of the usual form. */
+function formsBetween(
+	methods: readonly { readonly method: Method }[],
+	parameter: ParameterId,
+	first: string,
+	second: string
+): ComparisonAnswer['forms'] {
+	const formOf = (code: string) => {
+		const method = methods.find((m) => m.method.code === code)?.method;
+		return method?.parameter === parameter ? method.species : PARAMETERS[parameter].species;
+	};
+	const [a, b] = [formOf(first), formOf(second)];
+	const apart = formsApart(parameter, a, b);
+	return apart === 'same' ? null : { first: a, second: b, apart };
+}
+
 /** Two kits or two readers on one water, or two waters, with what to do next. */
 export async function readComparison(
 	deps: Deps,
@@ -239,6 +256,7 @@ export async function readComparison(
 		errors: null,
 		likelier: null,
 		confounds: [],
+		forms: null,
 		repeated: false,
 		next: null,
 		waters: null
@@ -263,6 +281,7 @@ export async function readComparison(
 		: null;
 	const found = confounds(pairs, by);
 	const repeated = wereRepeated(pairs, current, side);
+	const forms = by === 'kit' ? formsBetween(methods, parameter, first, second) : null;
 	const errorOf = await errorsBy(deps, scope, parameter);
 	const errors =
 		by === 'kit'
@@ -271,7 +290,8 @@ export async function readComparison(
 	// Who is off is asked of what was read, not of what was put right already.
 	const judged = before ?? paired;
 	const likelier =
-		errors && judged && judged.verdict.grade === 'differ'
+		// Two things that are not one may differ as they like: neither kit is off by it.
+		errors && forms?.apart !== 'not-interchangeable' && judged && judged.verdict.grade === 'differ'
 			? likelierOff({ value: judged.verdict.difference, u: judged.verdict.u }, errors.first, errors.second)
 			: null;
 	const checked = errors
@@ -284,18 +304,20 @@ export async function readComparison(
 		errors,
 		likelier,
 		confounds: found,
+		forms,
 		repeated,
-		next: paired
-			? nextStepFor({
-					verdict: paired.verdict,
-					confounds: found,
-					repeated,
-					checked,
-					referee:
-						errors !== null && (errors.first.from === 'laboratory' || errors.second.from === 'laboratory'),
-					suspect: likelier?.suspect != null
-				})
-			: null,
+		next:
+			paired && forms?.apart !== 'not-interchangeable'
+				? nextStepFor({
+						verdict: paired.verdict,
+						confounds: found,
+						repeated,
+						checked,
+						referee:
+							errors !== null && (errors.first.from === 'laboratory' || errors.second.from === 'laboratory'),
+						suspect: likelier?.suspect != null
+					})
+				: null,
 		waters: null
 	};
 }

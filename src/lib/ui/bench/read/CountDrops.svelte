@@ -3,7 +3,7 @@
 	import { chime } from '$lib/client/sound';
 	import { parametersOf, sampleOf, titrationsOf } from '$lib/core/method';
 	import { PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
-	import { MAX_DROPS } from '$lib/core/reading';
+	import { MAX_DROPS, MAX_LOADS } from '$lib/core/reading';
 	import type { Fault } from '$lib/core/result';
 	import type { Instant } from '$lib/core/time';
 	import { plain } from '$lib/format/number';
@@ -38,7 +38,15 @@
 	const step = $derived(desk.progress!.step!);
 	const marks = $derived(draft.reading.titrations[0]!);
 	const counted = $derived(marks.least ?? 0);
+	/** What a syringe holds that the drops come from; null where they come from a bottle. */
+	const loadMl = $derived(titration.meter.kind === 'drops' ? (titration.meter.loadMl ?? null) : null);
+	const loads = $derived(marks.loads ?? 1);
 	let fault = $state<Fault | null>(null);
+
+	function load(by: 1 | -1): void {
+		desk.readTitration(0, { loads: Math.min(MAX_LOADS, Math.max(1, loads + by)) });
+		fault = null;
+	}
 
 	function add(drops: number): void {
 		const least = Math.min(MAX_DROPS, counted + drops);
@@ -128,6 +136,17 @@
 				>
 			{/if}
 		</div>
+		{#if loadMl !== null}
+			<div class="mt-3 flex flex-wrap items-center gap-3" role="group" aria-label="Fillings of the syringe">
+				<span class="figures"
+					>Loaded {loads === 1 ? 'once' : `${loads} times`}, {plain(loadMl * loads)} mL</span
+				>
+				<Button kind="choice" onclick={() => load(1)}>Filled again</Button>
+				{#if loads > 1}
+					<Button kind="choice" aria-label="One filling less" onclick={() => load(-1)}>−</Button>
+				{/if}
+			</div>
+		{/if}
 		<EndPointHabit value={draft.reading.endPoint} onchange={(endPoint) => desk.read({ endPoint })} />
 		{#if method.kind === 'difference'}
 			<SubtractField

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { CA_SYRINGE, checkMethod, SHIPPED_METHODS, type Method } from '$lib/core/method';
+import { CA_SYRINGE, checkMethod, SHIPPED_METHODS, stepsFor, type Method } from '$lib/core/method';
 import { derive, pointOf } from '$lib/core/reading';
 import { methodOfText } from './method-of-text';
 import { emptyMethod, isEnteredKind, type MethodText } from './method-text';
@@ -112,7 +112,28 @@ describe('a kit as it is typed', () => {
 		['points', { worthBy: 'points', points: '1 2 3\n4 5' }],
 		['molPerL', { worthBy: 'titrant', molPerL: '0' }],
 		['dilutions', { dilutions: '0.5' }],
-		['tests', { tests: '2.5' }]
+		['tests', { tests: '2.5' }],
+		['openedMonths', { openedMonths: '-3' }],
+		['limitHigh', { limitHigh: 'many' }],
+		['headStartMl', { headStartMl: '-1' }],
+		['strengthPercent', { strengthPercent: '80' }],
+		['excessMl', { kind: 'back-titration', worthBy: 'excess', molPerL: '0.02', excessMolPerL: '0.1' }],
+		[
+			'filtrateTakenMl',
+			{
+				kind: 'back-titration',
+				worthBy: 'excess',
+				molPerL: '0.02',
+				excessMolPerL: '0.1',
+				excessMl: '1',
+				filtrateOfMl: '3',
+				filtrateTakenMl: '4'
+			}
+		],
+		['second.factor', { kind: 'paired-titration' }],
+		['loadMl', { kind: 'drop-titration', loadMl: 'x' }],
+		['scaleTolerance', { kind: 'float', scaleTolerance: '0' }],
+		['rangeHigh', { kind: 'thermometer', accuracyAbsolute: '0.2', rangeHigh: 'hot' }]
 	])('is refused at %s', (field, change) => expect(faultOf({ ...syringe, ...change })).toBe(field));
 	const entered = SHIPPED_METHODS.filter((m) => isEnteredKind(m.kind)).map((m) => [m.code, m] as const);
 	it.each(entered)('duplicated from %s and not touched is the same method', (_code, method) => {
@@ -167,5 +188,113 @@ describe('a kit as it is typed', () => {
 		expect(faultOf({ ...probe, accuracyAbsolute: '', accuracyPercent: '' })).toBe('accuracyAbsolute');
 		expect(faultOf({ ...probe, accuracyAbsolute: 'x' })).toBe('accuracyAbsolute');
 		expect(faultOf({ ...probe, accuracyPercent: '-1' })).toBe('accuracyPercent');
+	});
+});
+
+describe('what only some leaflets have', () => {
+	const drawn = (kind: MethodText['kind'], parameter: MethodText['parameter']) => ({
+		...emptyMethod(kind, parameter),
+		name: 'A kit'
+	});
+	const textBy = (steps: string) => ({ ...syringe, halfMl: '2.5', steps });
+	it('gives half the sample its own counts, volumes and end of the spoon', () => {
+		const method = built(
+			textBy(
+				'6 drops A (half sample: 3); 1 large scoop P (half sample: 1 small); add 0.5 mL of R (half sample: 0.25 mL); 2 drops I'
+			)
+		);
+		const said = (portion: 'full' | 'half') => stepsFor(method, portion).map((s) => s.say);
+		expect(said('full')).toEqual(
+			expect.arrayContaining([
+				'Add 6 drops of A',
+				'Add 1 large level scoop of P',
+				'Add 0.5 mL of R with its own syringe',
+				'Add 2 drops of I'
+			])
+		);
+		expect(said('half')).toEqual(
+			expect.arrayContaining([
+				'Add 3 drops of A',
+				'Add 1 small level scoop of P',
+				'Add 0.25 mL of R with its own syringe',
+				'Add 2 drops of I'
+			])
+		);
+		expect(stepsFor(method, 'half').find((s) => s.reagent === 'A')?.action).toMatchObject({ count: 3 });
+		// What is read back from its own text is the same.
+		expect(methodOfText(textOfMethod(method)!, method)).toMatchObject({ value: { steps: method.steps } });
+	});
+	it('counts no more drops than were loaded', () => {
+		const method = built({ ...drawn('drop-titration', 'calcium'), factor: '10', loadMl: '1' });
+		const counted = (least: number, loads?: number) =>
+			derive(method, {
+				form: 'drops',
+				portion: 'full',
+				least,
+				most: least,
+				bad: 0,
+				...(loads ? { loads } : {})
+			});
+		// 25 drops of 0.04 mL are 1 mL; 3 % smaller ones are 25.8, and the last may be begun.
+		expect(counted(26)).toMatchObject({ ok: true });
+		expect(counted(27)).toMatchObject({ fault: { code: 'beyond-load', details: { loadMl: 1 } } });
+		expect(counted(27, 2)).toMatchObject({ ok: true });
+	});
+	it('titrates an excess back, in a part of the filtrate', () => {
+		const text: MethodText = {
+			...drawn('back-titration', 'potassium'),
+			readAs: 'used',
+			molPerL: '0.02',
+			excessMolPerL: '0.1',
+			excessMl: '0.8',
+			filtrateOfMl: '6',
+			filtrateTakenMl: '3',
+			steps: 'add 0.8 mL of B; swirl 40 s; filter 9 min; titrate with D until violet'
+		};
+		const method = built(text);
+		expect(method.steps.map((s) => s.say).slice(0, 2)).toEqual([
+			'Assemble the filter cup',
+			expect.anything()
+		]);
+		// (0.1·0.8 − 0.02·(0.7425)·2) mmol of potassium in 5 mL, 39.098 mg to the mmol.
+		expect(valueOf(method, 0.75)).toBeCloseTo(((0.08 - 0.02 * 0.7425 * 2) / 5) * 39.0983 * 1000, 1);
+	});
+	it('titrates twice in one vial, and tells the first from the second', () => {
+		const pair: MethodText = {
+			...drawn('paired-titration', 'calcium'),
+			factor: '500',
+			readAs: 'used',
+			second: { ...emptyMethod('syringe-titration', 'magnesium').second, readAs: 'used', factor: '1500' },
+			steps: '5 drops A; titrate with B until yellow; 2 drops C; titrate with D until green'
+		};
+		const method = built(pair);
+		expect(
+			method.steps.flatMap((s) => (s.action.kind === 'titrate' ? [s.action.titration ?? 0] : []))
+		).toEqual([0, 1]);
+		const marks = (used: number) => ({
+			readAs: 'used' as const,
+			fills: [{ startMl: 1, end: { lowerMl: used, upperMl: used } }],
+			sure: true
+		});
+		const derived = derive(method, { form: 'pair', portion: 'full', first: marks(0.8), second: marks(0.9) });
+		if (!derived.ok) throw new Error(derived.fault.code);
+		expect(derived.value.outcomes.map((o) => Math.round(pointOf(o.result)!.value))).toEqual([396, 1339]);
+	});
+	it('puts the disc in first, and says which form of phosphate is found', () => {
+		const colours = syringe.colours.map((c, i) => ({ ...c, value: String(i) }));
+		const method = built({
+			...drawn('comparator', 'phosphate'),
+			colours,
+			hasDisc: true,
+			species: 'total phosphate, organic included',
+			equipment: 'comparator\n\n disc for phosphate \n',
+			unit: 'ug-per-l-p'
+		});
+		expect(method.steps[0]).toMatchObject({ action: { kind: 'prepare', doing: 'assemble' } });
+		expect(method).toMatchObject({
+			species: 'total phosphate, organic included',
+			equipment: ['comparator', 'disc for phosphate'],
+			unit: 'ug-per-l-p'
+		});
 	});
 });

@@ -7,119 +7,20 @@ import {
 	type Method,
 	type MethodCommon,
 	type ProtocolStep,
-	type Reagent,
-	type Titration,
-	type Worth
+	type Reagent
 } from '$lib/core/method';
 import { typedNumber } from '$lib/core/numeric';
-import { PARAMETERS } from '$lib/core/quantity';
+import { convert, PARAMETERS } from '$lib/core/quantity';
 import { fail, ok, type Result } from '$lib/core/result';
-import { titrates, type MethodText } from './method-text';
-import { parseTable, printedStepOf } from './pasted-table';
+import { displayOfText, scaleOfText, thermometerOfText } from './instrument-of-text';
+import { hasScale, titrates, type MethodText } from './method-text';
 import { stepsOf } from './protocol-of-text';
 import { textOfMethod } from './text-of-method';
+import { titrationOfText } from './titration-of-text';
+import { every, positive, someNumber, untouched, type Draft } from './typed';
 
 /** Taken where no leaflet says it and no method is adapted (husbandry conventions; docs/decisions). */
-const USUAL = {
-	sampleRelativeTolerance: 0.01,
-	titrantRelativeTolerance: 0.01,
-	tipDropMl: 0.015,
-	drops: { kind: 'drops', dropMl: 0.04, relativeTolerance: 0.03 },
-	endPointDrops: 0.5
-} as const;
-
-/** What is typed, and the method it is adapted from: whatever the form does not ask for stays as it is there. */
-interface Draft {
-	readonly text: MethodText;
-	/** Null for a new kit, and where kind or parameter were changed. */
-	readonly base: Method | null;
-	readonly typedBase: MethodText | null;
-}
-
-function untouched({ text, typedBase }: Draft, ...fields: readonly (keyof MethodText)[]): boolean {
-	return typedBase !== null && fields.every((f) => JSON.stringify(text[f]) === JSON.stringify(typedBase[f]));
-}
-
-/** A number above zero that must be there. */
-function positive(text: string, field: keyof MethodText): Result<number> {
-	const value = typedNumber(text) ?? Number.NaN;
-	if (Number.isNaN(value)) return fail('not-a-number', field);
-	return value > 0 ? ok(value) : fail('invalid-field', field, { rule: 'above', limit: 0 });
-}
-
-function worthOf(text: MethodText): Result<Worth> {
-	if (text.worthBy === 'titrant') {
-		const molPerL = positive(text.molPerL, 'molPerL');
-		return molPerL.ok ? ok({ by: 'titrant', molPerL: molPerL.value }) : molPerL;
-	}
-	if (text.worthBy === 'factor') {
-		const perUnit = typedNumber(text.factor);
-		if (!perUnit) return fail('worth-nothing', 'factor');
-		return ok({ by: 'line', unit: text.unit, perUnit, atZero: 0 });
-	}
-	const rows = parseTable(text.worthBy === 'points' ? text.points : text.table);
-	if (!rows.ok) return fail(rows.fault.code, text.worthBy, rows.fault.details);
-	if (text.worthBy === 'table') {
-		const printedStep = printedStepOf(rows.value.map(([, y]) => y));
-		return ok({ by: 'table', unit: text.unit, reads: text.tableReads, points: rows.value, printedStep });
-	}
-	const [[x0, y0], [x1, y1]] = [rows.value[0]!, rows.value.at(-1)!];
-	if (x0 === x1) return fail('chart-duplicate', 'points', { x: x0 });
-	const perUnit = (y1 - y0) / (x1 - x0);
-	return ok({ by: 'line', unit: text.unit, perUnit, atZero: y0 - perUnit * x0 });
-}
-
-function titrationOf(draft: Draft): Result<Titration> {
-	const { text, base } = draft;
-	const known = base && titrationsOf(base)[0];
-	const worth =
-		known && untouched(draft, 'unit', 'worthBy', 'factor', 'points', 'table', 'tableReads', 'molPerL')
-			? ok(known.worth)
-			: worthOf(text);
-	if (!worth.ok) return worth;
-	const common = {
-		parameter: text.parameter,
-		titrant: known?.titrant ?? 'the titrant',
-		titrantRelativeTolerance: known?.titrantRelativeTolerance ?? USUAL.titrantRelativeTolerance,
-		worth: worth.value,
-		colours: {
-			start: { name: text.startColour.trim() || 'start', css: text.startCss },
-			passing:
-				known && untouched(draft, 'startCss', 'endCss')
-					? known.colours.passing
-					: { name: 'between the two', css: mixed(text.startCss, text.endCss) },
-			end: { name: text.endColour.trim() || 'end', css: text.endCss }
-		}
-	};
-	if (text.kind === 'drop-titration') {
-		const meter = known?.meter ?? USUAL.drops;
-		return ok({ ...common, endPointU: known?.endPointU ?? USUAL.endPointDrops, meter });
-	}
-	const capacityMl = positive(text.capacityMl, 'capacityMl');
-	if (!capacityMl.ok) return capacityMl;
-	const graduationMl = positive(text.graduationMl, 'graduationMl');
-	if (!graduationMl.ok) return graduationMl;
-	const syringe = known?.meter.kind === 'syringe' ? known.meter : null;
-	return ok({
-		...common,
-		endPointU: known?.endPointU ?? USUAL.tipDropMl,
-		meter: {
-			kind: 'syringe',
-			capacityMl: capacityMl.value,
-			graduationMl: graduationMl.value,
-			readAs: text.readAs,
-			tipDropMl: syringe?.tipDropMl ?? USUAL.tipDropMl,
-			headStartMl: syringe?.headStartMl ?? 0
-		}
-	});
-}
-
-/** Half-way between two colours, for the shade that announces the end. */
-function mixed(a: string, b: string): string {
-	const part = (css: string, i: number) => Number.parseInt(css.slice(1 + 2 * i, 3 + 2 * i), 16) || 0;
-	const middle = [0, 1, 2].map((i) => Math.round((part(a, i) + part(b, i)) / 2));
-	return `#${middle.map((x) => x.toString(16).padStart(2, '0')).join('')}`;
-}
+const USUAL_SAMPLE_TOLERANCE = 0.01;
 
 function colourSteps(text: MethodText): Result<readonly ColourStep[]> {
 	const steps: ColourStep[] = [];
@@ -158,30 +59,9 @@ function reagentsOf(
 	].slice(0, 12);
 }
 
-function displayOf({ text, base }: Draft) {
-	const resolution = positive(text.resolution, 'resolution');
-	if (!resolution.ok) return resolution;
-	const high = positive(text.rangeHigh, 'rangeHigh');
-	if (!high.ok) return high;
-	const absolute = typedNumber(text.accuracyAbsolute) ?? 0;
-	const percent = typedNumber(text.accuracyPercent) ?? 0;
-	if (!(absolute >= 0)) return fail('not-a-number', 'accuracyAbsolute');
-	if (!(percent >= 0)) return fail('not-a-number', 'accuracyPercent');
-	// Left open, the result would be as sure as the last digit: a number that nobody vouches for.
-	if (absolute + percent === 0) return fail('not-a-number', 'accuracyAbsolute');
-	const known = base?.kind === 'display' ? base : null;
-	return ok({
-		kind: 'display' as const,
-		unit: text.unit,
-		resolution: resolution.value,
-		accuracy: { absolute, relative: Number((percent / 100).toPrecision(12)) },
-		range: { low: known?.range.low ?? 0, high: high.value },
-		withTemperature: known?.withTemperature ?? false
-	});
-}
-
-/** How much is sampled, whole and, where it is titrated, half; null of a display that wants no measure. */
+/** How much is sampled, whole and, where it is titrated, half; null of an instrument that wants no measure. */
 function sampleOf(text: MethodText): Result<Method['sampleMl']> {
+	if (text.kind === 'thermometer' || hasScale(text.kind)) return ok(null);
 	if (text.kind === 'display' && text.fullMl.trim() === '') return ok(null);
 	const full = positive(text.fullMl, 'fullMl');
 	if (!full.ok || text.halfMl.trim() === '' || !titrates(text)) {
@@ -192,6 +72,19 @@ function sampleOf(text: MethodText): Result<Method['sampleMl']> {
 	return half.value < full.value
 		? ok({ full: full.value, half: half.value })
 		: fail('invalid-field', 'halfMl', { rule: 'below', limit: full.value });
+}
+
+/** Where the leaflet says that it holds, from the unit of its values to the canonical one. */
+function limitsOf(draft: Draft): Result<Method['limits']> {
+	const { text, base } = draft;
+	if (base && untouched(draft, 'limitLow', 'limitHigh', 'unit')) return ok(base.limits);
+	const end = (typed: string, field: 'limitLow' | 'limitHigh'): Result<number | null> => {
+		if (typed.trim() === '') return ok(null);
+		const value = someNumber(typed, field);
+		if (!value.ok) return value;
+		return ok(convert(value.value, text.unit, PARAMETERS[text.parameter].canonicalUnit));
+	};
+	return every({ low: end(text.limitLow, 'limitLow'), high: end(text.limitHigh, 'limitHigh') });
 }
 
 /** "1:5" and "5" are the same; what is no number is no dilution. */
@@ -206,32 +99,48 @@ function testsOf(text: MethodText): Result<number | null> {
 	return tests === null || (Number.isInteger(tests) && tests > 0) ? ok(tests) : fail('not-a-number', 'tests');
 }
 
+/** The things of a kit, one on a line. */
+function thingsIn(text: string): readonly string[] {
+	return text
+		.split('\n')
+		.map((line) => line.trim().slice(0, 120))
+		.filter((line) => line !== '')
+		.slice(0, 20);
+}
+
+/** How long it keeps once opened; null where nobody said. */
+function openedOf(text: MethodText): Result<number | null> {
+	return text.openedMonths.trim() === '' ? ok(null) : positive(text.openedMonths, 'openedMonths');
+}
+
 /** What every method says of itself, whatever it is read by. */
-function commonOf({ text, base }: Draft, from: Method | null): Result<MethodCommon> {
+function commonOf(draft: Draft, from: Method | null): Result<MethodCommon> {
+	const { text, base } = draft;
 	const name = text.name.trim();
 	if (name.length < 3) return fail('invalid-field', 'name', { rule: 'letters-at-least', limit: 3 });
 	if (!unitsFor(text.parameter).includes(text.unit)) return fail('unit-unknown', 'unit');
-	const sampleMl = sampleOf(text);
-	if (!sampleMl.ok) return sampleMl;
-	const dilutions = dilutionsOf(text);
-	if (!dilutions.ok) return dilutions;
-	const tests = testsOf(text);
-	if (!tests.ok) return tests;
+	const parts = every({
+		sampleMl: sampleOf(text),
+		dilutions: dilutionsOf(text),
+		limits: limitsOf(draft),
+		tests: testsOf(text),
+		openedMonths: openedOf(text)
+	});
+	if (!parts.ok) return parts;
+	const { tests, openedMonths, ...own } = parts.value;
 	const steps = protocol(stepsOf(text, from).map((p) => p.step));
 	return ok({
 		code: 'own',
 		version: 1,
 		name,
 		parameter: text.parameter,
-		species: base?.species ?? PARAMETERS[text.parameter].species,
-		sampleMl: sampleMl.value,
-		sampleRelativeTolerance: base?.sampleRelativeTolerance ?? USUAL.sampleRelativeTolerance,
-		dilutions: dilutions.value,
-		limits: base?.limits ?? { low: null, high: null },
+		species: text.species.trim().slice(0, 40) || PARAMETERS[text.parameter].species,
+		...own,
+		sampleRelativeTolerance: base?.sampleRelativeTolerance ?? USUAL_SAMPLE_TOLERANCE,
 		reagents: reagentsOf(steps, text.hazards, base),
-		equipment: base?.equipment ?? [],
+		equipment: thingsIn(text.equipment),
 		steps,
-		pack: { price: null, closedMonths: null, openedMonths: null, ...base?.pack, tests: tests.value }
+		pack: { price: null, closedMonths: null, ...base?.pack, tests, openedMonths }
 	});
 }
 
@@ -247,8 +156,20 @@ function chartOf(draft: Draft) {
 		unit: text.unit,
 		colourSteps: found.value,
 		spacing,
-		blank: known?.blank ?? text.kind === 'comparator',
-		view: known?.view ?? ''
+		blank: text.blank,
+		view: text.view.trim().slice(0, 200)
+	});
+}
+
+/** The first or the second titration of the draft. */
+function theTitration({ text, base, typedBase }: Draft, which: 0 | 1) {
+	return titrationOfText({
+		kind: text.kind,
+		parameter: which === 0 ? text.parameter : text.second.parameter,
+		text: which === 0 ? text : text.second,
+		known: base ? titrationsOf(base)[which] : undefined,
+		typedBefore: which === 0 ? typedBase : (typedBase?.second ?? null),
+		path: which === 0 ? '' : 'second.'
 	});
 }
 
@@ -265,9 +186,19 @@ export function methodOfText(text: MethodText, from: Method | null = null): Resu
 	const { kind } = text;
 	switch (kind) {
 		case 'syringe-titration':
-		case 'drop-titration': {
-			const titration = titrationOf(draft);
+		case 'drop-titration':
+		case 'back-titration': {
+			const titration = theTitration(draft, 0);
 			return titration.ok ? ok({ ...common.value, kind, titration: titration.value }) : titration;
+		}
+		case 'paired-titration': {
+			const both = every({ titration: theTitration(draft, 0), second: theTitration(draft, 1) });
+			return both.ok ? ok({ ...common.value, kind, ...both.value }) : both;
+		}
+		case 'difference': {
+			const titration = theTitration(draft, 0);
+			const subtract = { parameter: 'calcium', by: text.subtractBy } as const;
+			return titration.ok ? ok({ ...common.value, kind, subtract, titration: titration.value }) : titration;
 		}
 		case 'colour-card':
 		case 'comparator': {
@@ -275,8 +206,17 @@ export function methodOfText(text: MethodText, from: Method | null = null): Resu
 			return chart.ok ? ok({ ...common.value, kind, ...chart.value }) : chart;
 		}
 		case 'display': {
-			const display = displayOf(draft);
+			const display = displayOfText(draft);
 			return display.ok ? ok({ ...common.value, ...display.value }) : display;
+		}
+		case 'scale-line':
+		case 'float': {
+			const scale = scaleOfText(draft, kind);
+			return scale.ok ? ok({ ...common.value, ...scale.value }) : scale;
+		}
+		case 'thermometer': {
+			const thermometer = thermometerOfText(draft);
+			return thermometer.ok ? ok({ ...common.value, ...thermometer.value }) : thermometer;
 		}
 	}
 }

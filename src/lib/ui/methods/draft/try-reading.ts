@@ -1,4 +1,4 @@
-import { titrationsOf, worthAt, type Method } from '$lib/core/method';
+import { titrationsOf, worthAt, type Method, type Worth } from '$lib/core/method';
 import { derive, type RawReading, type TestResult } from '$lib/core/reading';
 
 /** What a reading with a kit would be worth, tried while its leaflet is being entered. */
@@ -13,12 +13,22 @@ export interface Trial {
 const halfWay = (a: number, b: number, step: number) => Math.round((a + b) / 2 / step) * step;
 const text = (value: number) => String(Number(value.toPrecision(6)));
 
+function dropTrial(worth: Worth): Trial {
+	const range = worth.by === 'table' ? worth.points.map(([x]) => x) : [0, 20];
+	return {
+		asks: 'drops until the colour turned',
+		usual: text(halfWay(Math.min(...range), Math.max(...range), 1)),
+		reading: (typed) => ({ form: 'drops', portion: 'full', least: typed, most: typed, bad: 0 })
+	};
+}
+
 /** How a method is tried; null for kinds whose reading is a place among colours, which need no arithmetic. */
 export function trialOf(method: Method): Trial | null {
 	switch (method.kind) {
-		case 'syringe-titration': {
+		case 'syringe-titration':
+		case 'back-titration': {
 			const { meter, worth } = method.titration;
-			if (meter.kind !== 'syringe') return null;
+			if (meter.kind !== 'syringe') return dropTrial(worth);
 			const { capacityMl, graduationMl, readAs } = meter;
 			const range = worth.by === 'table' ? worth.points.map(([x]) => x) : [0, capacityMl];
 			const middle = halfWay(Math.min(...range), Math.max(...range), graduationMl);
@@ -35,15 +45,8 @@ export function trialOf(method: Method): Trial | null {
 				})
 			};
 		}
-		case 'drop-titration': {
-			const { worth } = method.titration;
-			const range = worth.by === 'table' ? worth.points.map(([x]) => x) : [0, 20];
-			return {
-				asks: 'drops until the colour turned',
-				usual: text(halfWay(Math.min(...range), Math.max(...range), 1)),
-				reading: (typed) => ({ form: 'drops', portion: 'full', least: typed, most: typed, bad: 0 })
-			};
-		}
+		case 'drop-titration':
+			return dropTrial(method.titration.worth);
 		case 'display':
 			return {
 				asks: 'shown on the display',
