@@ -37,7 +37,7 @@ async function enterKit(me: Person): Promise<string> {
 	);
 	await me.sees('Add 5 drops of A');
 	await me.sees('Wait exactly 1 minute');
-	await me.sees('kept in your words');
+	await me.sees('kept in your own words');
 	await me.press('Save the method');
 	await me.sees('Version 1, your own.');
 	return new URL(me.page.url()).pathname.split('/').at(-1)!;
@@ -136,6 +136,26 @@ describe('a kit from a leaflet', () => {
 		expect(await me.page.$('textarea[name="file"]')).toBeNull();
 		await me.press('Save the method');
 		await me.sees('Calcium and magnesium in one vial, my kit');
+		await me.close();
+	});
+
+	it('has steps that are dragged to another place, and marks what it did not understand', async () => {
+		const me = await openPage(world);
+		await me.goto('/methods/new');
+		await me.fill('textarea[name="steps"]', '5 drops A; hum a tune; wait 60 s; titrate with B until blue');
+		await me.sees('One step is kept in your own words');
+		const handles = await me.page.$$('[data-drag-handle]');
+		const [from, to] = await Promise.all([handles[0]!.boundingBox(), handles[2]!.boundingBox()]);
+		await me.page.mouse.move(from!.x + 10, from!.y + from!.height / 2);
+		await me.page.mouse.down();
+		await me.page.mouse.move(to!.x + 10, to!.y + to!.height / 2, { steps: 12 });
+		await me.page.mouse.move(to!.x + 10, to!.y + to!.height - 2, { steps: 4 });
+		await me.page.mouse.up();
+		await me.page.waitForFunction(
+			() =>
+				document.querySelector<HTMLTextAreaElement>('textarea[name="steps"]')?.value ===
+				'hum a tune; wait 60 s; 5 drops A; titrate with B until blue'
+		);
 		await me.close();
 	});
 

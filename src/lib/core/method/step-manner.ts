@@ -9,11 +9,9 @@ const MANNERS = {
 	pace: /,?\s*\b(?:(all\s+at\s+once|at\s+once|one\s+(?:straight\s+)?after\s+(?:the\s+)?(?:other|another)|quickly|without\s+(?:a\s+)?pause|in\s+one\s+go)|(slowly))\b/i,
 	vial: /,?\s*\b(?:in|into|to)\s+(?:the\s+)?(?:second|other)\s+(?:vial|tube|glass)\b/i
 } as const;
-/** "(half sample: 3)", "with half the sample 1 small". */
-const HALF = new RegExp(
-	String.raw`,?\s*\(?\s*(?:with\s+|for\s+)?(?:a\s+|the\s+)?half(?:\s+the)?(?:\s+sample)?\s*[:,]?\s*${N}\s*((?:small|large|big)?)\s*(?:level\s+)?(ml)?(?:\s*(?:drops?|scoops?|spoons?))?\s*\)?\s*$`,
-	'i'
-);
+const HALF_SAMPLE = String.raw`(?:with\s+|for\s+)?(?:a\s+|the\s+)?half(?:\s+the)?(?:\s+sample)?\s*[:,]?\s*${N}\s*((?:small|large|big)?)\s*(?:level\s+)?(?:ml)?(?:\s*(?:drops?|scoops?|spoons?))?`;
+/** "(half sample: 3)" anywhere, "with half the sample 1 small" at the end. */
+const HALF = new RegExp(String.raw`\s*\(\s*${HALF_SAMPLE}\s*\)|,?\s*\b${HALF_SAMPLE}\s*$`, 'i');
 /** A clause that is a manner and no more. */
 export const ALONE = new RegExp(`^${EACH}$`, 'i');
 
@@ -34,8 +32,9 @@ export function mannerIn(clause: string): { readonly rest: string; readonly how:
 	let how: Manner = {};
 	const half = HALF.exec(rest);
 	if (half) {
-		const spoon = half[2] ? spoonIn(half[2]) : undefined;
-		how = { half: { amount: numberOf(half[1]!), ...(spoon ? { spoon } : {}) } };
+		const [amount, end] = half[1] === undefined ? half.slice(3) : half.slice(1);
+		const spoon = end ? spoonIn(end) : undefined;
+		how = { half: { amount: numberOf(amount!), ...(spoon ? { spoon } : {}) } };
 		rest = rest.replace(half[0], '');
 	}
 	const mixing = MANNERS.mixing.exec(rest);

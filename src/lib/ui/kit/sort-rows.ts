@@ -16,6 +16,8 @@ export function sortRows(onmove: (from: number, to: number) => void): Attachment
 			draggable: rows,
 			handle: '[data-drag-handle]',
 			animation: 120,
+			// One way for mouse, pen and finger, and the same in every browser.
+			forceFallback: true,
 			onStart: ({ item }) => {
 				behind = item.nextElementSibling;
 			},

@@ -44,7 +44,7 @@
 	{#each rows as row, i (i)}
 		{@const block = blockOf(row.step)}
 		<li
-			class="grid grid-cols-[2.75rem_1fr_auto] items-stretch border bg-surface {row.added
+			class="grid grid-cols-[2.75rem_1fr] items-stretch border bg-surface {row.added
 				? 'border-dashed'
 				: row.understood
 					? ''
@@ -62,7 +62,7 @@
 					<span aria-hidden="true" class="leading-none text-muted">≡</span>{i + 1}
 				</span>
 			{/if}
-			<div class="min-w-0 px-3 py-2">
+			<div class="min-w-0 px-3 {row.added ? 'py-2' : 'pt-2'}">
 				<span class="flex flex-wrap items-center gap-x-2 gap-y-1">
 					<Badge>{row.understood || row.added ? block.name : 'your words'}</Badge>
 					{#each block.marks as mark (mark)}<span class="figures small text-muted">{mark}</span>{/each}
@@ -71,39 +71,39 @@
 				{#if row.added}
 					<span class="small block text-muted">put in for you</span>
 				{:else}
-					<Disclosure class="small" title="Edit" look="link min-h-8">
-						<Field
-							value={row.text}
-							label="Step {i + 1}, as text"
-							bare
-							class="mt-1 mb-2"
-							onchange={(e) => replace(row, e.currentTarget.value)}
-						/>
-					</Disclosure>
+					<span class="flex items-start justify-between gap-2">
+						<Disclosure class="small min-w-0 grow" title="Edit" look="link min-h-11">
+							<Field
+								value={row.text}
+								label="Step {i + 1}, as text"
+								bare
+								class="mt-1 mb-2"
+								onchange={(e) => replace(row, e.currentTarget.value)}
+							/>
+						</Disclosure>
+						<span class="flex shrink-0">
+							<Button
+								kind="bare"
+								class="min-h-11 min-w-11"
+								aria-label="Step {i + 1} up"
+								onclick={() => move(row, -1)}>↑</Button
+							>
+							<Button
+								kind="bare"
+								class="min-h-11 min-w-11"
+								aria-label="Step {i + 1} down"
+								onclick={() => move(row, 1)}>↓</Button
+							>
+							<Button
+								kind="bare"
+								class="min-h-11 min-w-11"
+								aria-label="Take step {i + 1} away"
+								onclick={() => remove(row)}>×</Button
+							>
+						</span>
+					</span>
 				{/if}
 			</div>
-			{#if !row.added}
-				<span class="flex items-center">
-					<Button
-						kind="bare"
-						class="min-h-11 min-w-10"
-						aria-label="Step {i + 1} up"
-						onclick={() => move(row, -1)}>↑</Button
-					>
-					<Button
-						kind="bare"
-						class="min-h-11 min-w-10"
-						aria-label="Step {i + 1} down"
-						onclick={() => move(row, 1)}>↓</Button
-					>
-					<Button
-						kind="bare"
-						class="min-h-11 min-w-10"
-						aria-label="Take step {i + 1} away"
-						onclick={() => remove(row)}>×</Button
-					>
-				</span>
-			{/if}
 		</li>
 	{/each}
 </ol>

@@ -200,13 +200,13 @@ describe('what only some leaflets have', () => {
 	it('gives half the sample its own counts, volumes and end of the spoon', () => {
 		const method = built(
 			textBy(
-				'6 drops A (half sample: 3); 1 large scoop P (half sample: 1 small); add 0.5 mL of R (half sample: 0.25 mL); 2 drops I'
+				'6 drops A (half sample: 3), shaking after each; 1 large scoop P (half sample: 1 small); add 0.5 mL of R (half sample: 0.25 mL); 2 drops I'
 			)
 		);
 		const said = (portion: 'full' | 'half') => stepsFor(method, portion).map((s) => s.say);
 		expect(said('full')).toEqual(
 			expect.arrayContaining([
-				'Add 6 drops of A',
+				'Add 6 drops of A, shaking after each',
 				'Add 1 large level scoop of P',
 				'Add 0.5 mL of R with its own syringe',
 				'Add 2 drops of I'
@@ -214,7 +214,7 @@ describe('what only some leaflets have', () => {
 		);
 		expect(said('half')).toEqual(
 			expect.arrayContaining([
-				'Add 3 drops of A',
+				'Add 3 drops of A, shaking after each',
 				'Add 1 small level scoop of P',
 				'Add 0.25 mL of R with its own syringe',
 				'Add 2 drops of I'
