@@ -253,6 +253,16 @@ export const SPECS: Readonly<Record<string, Spec>> = {
 			return { id: newId(), waterId, source: 'A laboratory', rows };
 		}
 	},
+	'POST /api/waters/[water]/boxes': {
+		kind: 'json',
+		command: (chance, { waterId, newId, known }) => ({
+			id: newId(),
+			waterId,
+			itemId: pick(chance, known.item),
+			complete: chance() < 0.5,
+			note: 'the leaflet'
+		})
+	},
 	'POST /api/waters/[water]/sessions': {
 		kind: 'json',
 		command: (chance, { waterId, newId, nowMs }) => {

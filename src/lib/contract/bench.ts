@@ -50,6 +50,8 @@ export interface BenchKit extends KnownKit {
 	readonly methodCode: string;
 	/** The last moment at which its dates let it be trusted; null where none is known. */
 	readonly goodUntil: Instant | null;
+	/** Its box was looked through, and all of it was there; null where nobody has looked since it was opened. */
+	readonly boxComplete: boolean | null;
 	/** Tests that its fullest use leaves; null where nothing is known of what is left. */
 	readonly testsLeft: number | null;
 }

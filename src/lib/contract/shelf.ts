@@ -137,6 +137,7 @@ export const NOTE_DETAILS = {
 	'drop-size': Type.Object({ reagent: Label, trial: DropTrial }, closed),
 	doubted: Type.Object({}, closed),
 	'put-back': Type.Object({ reagent: Label }, closed),
+	'box-checked': Type.Object({ complete: typed('flag', Type.Boolean()) }, closed),
 	retired: Type.Object({}, closed),
 	'back-in-use': Type.Object({}, closed)
 } as const;
@@ -161,6 +162,20 @@ export type NoteItem = { [K in NoteKind]: NoteOf<K> }[NoteKind];
 export const NOTE_ITEM = Object.fromEntries(NOTE_KINDS.map((kind) => [kind, noteOf(kind)])) as {
 	[K in NoteKind]: ReturnType<typeof noteOf<K>>;
 };
+
+/** At the bench: the box of a lot was looked through. */
+export const CheckBox = Type.Object(
+	{
+		id: Id,
+		waterId: Id,
+		itemId: Id,
+		complete: Type.Boolean(),
+		/** What is missing. */
+		note: Note
+	},
+	closed
+);
+export type CheckBox = Static<typeof CheckBox>;
 
 /** Readings of standards become a finding that is kept. */
 export const FinishCheck = Type.Object(

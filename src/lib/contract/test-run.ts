@@ -10,7 +10,15 @@ export const StepEntry = Type.Union([
 	Type.Object(
 		{
 			at: InstantMs,
-			kind: words(['drop', 'timer-started', 'step-done', 'step-left', 'undone', 'by-heart'] as const)
+			kind: words([
+				'drop',
+				'timer-started',
+				'step-done',
+				'step-left',
+				'undone',
+				'by-heart',
+				'together'
+			] as const)
 		},
 		closed
 	),

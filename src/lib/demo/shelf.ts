@@ -56,7 +56,10 @@ function kit(
 	const opened: DemoShelfNote[] =
 		openedDaysAgo === null
 			? []
-			: [{ at: addDays(now, -openedDaysAgo), kind: 'opened', details: { sameLeaflet: true } }];
+			: [
+					{ at: addDays(now, -openedDaysAgo), kind: 'opened', details: { sameLeaflet: true } },
+					{ at: addDays(now, -openedDaysAgo), kind: 'box-checked', details: { complete: true } }
+				];
 	return {
 		key,
 		method,

@@ -88,7 +88,7 @@ export const QUIET = { events: [], batches: [], notes: [], plans: [], singleDose
 /** What is noted of a thing after it came. */
 export interface DemoShelfNote {
 	readonly at: Instant;
-	readonly kind: 'opened' | 'counted' | 'dropper' | 'doubted' | 'retired';
+	readonly kind: 'opened' | 'box-checked' | 'counted' | 'dropper' | 'doubted' | 'retired';
 	readonly details: object;
 	readonly note?: string;
 }

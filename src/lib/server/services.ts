@@ -46,6 +46,7 @@ import { keepReading } from './service/reading/keep-reading.ts';
 import { kitOfReading } from './service/reading/run-kit.ts';
 import { saveTestRun } from './service/reading/save-test-run.ts';
 import { addToShelf } from './service/shelf/add-to-shelf.ts';
+import { checkBox } from './service/shelf/check-box.ts';
 import { decideCheck, previewDecision } from './service/shelf/decide-check.ts';
 import { deriveItemAgain } from './service/shelf/derive-item.ts';
 import { finishCheck } from './service/shelf/finish-check.ts';
@@ -206,6 +207,7 @@ export function createServices(deps: PooledDeps, run: (task: Task) => Promise<Do
 		},
 		shelf: {
 			...bindAll(deps, { previewDecision }),
+			...guardAll(deps, 'test', { checkBox }),
 			...guardAll(deps, 'equip', { addToShelf, decideCheck, deriveItemAgain, finishCheck, noteItem })
 		},
 		visitor: {

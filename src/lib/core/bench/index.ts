@@ -1,4 +1,5 @@
 /** Running a protocol: progress is a pure function of the steps and an append-only log. */
+export { stepsTogether } from './together.ts';
 export { progressOf, admit, type BenchEntry, type BenchPress, type Progress } from './progress.ts';
 export { endsByItself, entriesBack, withWhatFollows } from './by-itself.ts';
 export { remainingProblem, type Laying, type Overdue, type UnderWay } from './remaining.ts';

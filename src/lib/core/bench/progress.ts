@@ -11,6 +11,8 @@ export type BenchEntry = { readonly at: Instant } &
 		| { readonly kind: 'drop' | 'timer-started' | 'step-done' | 'step-left' | 'undone' }
 		/** What is left until the reading is done by heart, as a practised hand does: a way of working, no deviation. */
 		| { readonly kind: 'by-heart' }
+		/** The step was done for all tests at once, while they were laid out. */
+		| { readonly kind: 'together' }
 		/** A later step was done before its turn: a titration syringe loaded while something stands. */
 		| { readonly kind: 'ahead'; readonly step: string }
 		/** Something went wrong in this step, said when it happened. */
@@ -108,6 +110,7 @@ class Run {
 			}
 			case 'step-done':
 			case 'step-left':
+			case 'together':
 				this.#leave(step, entry.at);
 				break;
 			case 'by-heart':

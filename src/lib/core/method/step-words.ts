@@ -233,6 +233,11 @@ export function step(action: StepAction, options: StepOptions = {}): Step {
 	};
 }
 
+/** True of the rinsing that all tests share: of all vials, with purified water and then with the sample. */
+export function isCommonRinse({ action, say }: Pick<ProtocolStep, 'action' | 'say'>): boolean {
+	return action.kind === 'prepare' && action.of === undefined && say === RINSE_VIALS.say;
+}
+
 /** Numbers the steps: ids stand in logs and deviations, so they are plain and stable within a version. */
 export function protocol(steps: readonly Step[]): readonly ProtocolStep[] {
 	return steps.map((s, i) => ({ id: `${i + 1}-${s.action.kind}`, ...s }));

@@ -21,6 +21,8 @@ export type ItemNote =
 	| { readonly kind: 'check-withdrawn'; readonly checkId: string; readonly parameter: ParameterId }
 	/** Unused reagent went back into its bottle: a risk that was taken knowingly. */
 	| { readonly kind: 'put-back'; readonly reagent: string }
+	/** Everything that belongs into its box was looked for: it was all there, or its note says what is missing. */
+	| { readonly kind: 'box-checked'; readonly complete: boolean }
 	| { readonly kind: 'retired' }
 	| { readonly kind: 'back-in-use' };
 
@@ -35,6 +37,8 @@ export interface ItemState {
 	readonly openedAt: Instant | null;
 	readonly retiredAt: Instant | null;
 	readonly doubtedAt: Instant | null;
+	/** When its box was last looked through, and whether all of it was there; null before. */
+	readonly box: { readonly at: Instant; readonly complete: boolean } | null;
 	/** By the reagent's label. */
 	readonly droppers: Readonly<Record<string, Dropper>>;
 	readonly counts: readonly { readonly reagent: string; readonly amount: number; readonly at: Instant }[];
@@ -53,6 +57,7 @@ export function itemStateOf(notes: readonly DatedNote[]): ItemState {
 	let openedAt: Instant | null = null;
 	let retiredAt: Instant | null = null;
 	let doubtedAt: Instant | null = null;
+	let box: ItemState['box'] = null;
 	const droppers: Record<string, Dropper> = {};
 	const counts: ItemState['counts'][number][] = [];
 	const accepted: Partial<Record<ParameterId, AcceptedCheck>> = {};
@@ -84,6 +89,9 @@ export function itemStateOf(notes: readonly DatedNote[]): ItemState {
 				break;
 			case 'put-back':
 				break;
+			case 'box-checked':
+				box = { at: note.at, complete: note.complete };
+				break;
 			case 'retired':
 				retiredAt = note.at;
 				break;
@@ -91,7 +99,7 @@ export function itemStateOf(notes: readonly DatedNote[]): ItemState {
 				retiredAt = null;
 		}
 	}
-	return { openedAt, retiredAt, doubtedAt, droppers, counts, accepted };
+	return { openedAt, retiredAt, doubtedAt, box, droppers, counts, accepted };
 }
 
 /** The accepted check of a parameter that holds for a reading taken then; null where none does. */

@@ -184,6 +184,10 @@ export function noteWords(what: DatedNote): string {
 			return `Correction of ${nameWithin(what.parameter)} taken back`;
 		case 'put-back':
 			return `Unused ${what.reagent} put back into its bottle`;
+		case 'box-checked':
+			return what.complete
+				? 'The box was looked through: all of it is there'
+				: 'Something of the box is missing';
 		case 'retired':
 			return 'Retired';
 		case 'back-in-use':

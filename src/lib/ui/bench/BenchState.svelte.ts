@@ -188,6 +188,7 @@ export class BenchState {
 			guidance: 'card',
 			changeoverS: CHANGEOVER_S,
 			vials: null,
+			together: tests.length > 1,
 			pausedAt: null,
 			seenAt: this.#around.clock.now()
 		};

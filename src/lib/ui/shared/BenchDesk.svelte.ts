@@ -13,7 +13,7 @@ import { stepsFor, type Method, type ProtocolStep } from '$lib/core/method';
 import type { TestResult } from '$lib/core/reading';
 import { fail, type Result } from '$lib/core/result';
 import type { Clock, Instant } from '$lib/core/time';
-import { passOn, type BenchDraft, type BenchSession, type FinishedTest } from './bench-session';
+import { passOn, togetherOf, type BenchDraft, type BenchSession, type FinishedTest } from './bench-session';
 import { BenchKeeper } from './BenchKeeper.svelte';
 import { BenchTimers } from './BenchTimers.svelte';
 import type { ReadingDraft, TitrationDraft } from './reading-draft';
@@ -157,8 +157,19 @@ export class BenchDesk {
 	}
 	/** The first step begins now. */
 	begin(): void {
-		if (!this.session) return;
-		this.#keeper.keep({ ...this.session, startedAt: this.#clock.now() });
+		const { session } = this;
+		if (!session) return;
+		const now = this.#clock.now();
+		const done = togetherOf(session);
+		const tests = session.tests.map((t): BenchDraft => {
+			const n = t.log.length === 0 ? (done.get(t.runId) ?? 0) : 0;
+			const log = Array.from({ length: n }, () => ({ kind: 'together' as const, at: now }));
+			// Drawn now; one whose vial was only rinsed is drawn when its turn comes.
+			const drawnAt =
+				n === 2 && t.earlier.length === 0 ? ((t.drawnAt + now - t.startedAt) as Instant) : t.drawnAt;
+			return n === 0 ? t : { ...t, log, drawnAt, ...(n === 2 ? { startedAt: now } : {}) };
+		});
+		this.#keeper.keep({ ...session, tests, startedAt: now });
 		this.follow();
 	}
 	changeSession(change: Partial<BenchSession>): void {
@@ -219,12 +230,14 @@ export class BenchDesk {
 		const log = what.kind === 'undone' ? outcome.value : withWhatFollows(steps, outcome.value, now);
 		if (log.length > outcome.value.length) this.#turnedAt = performance.now();
 		// The clock of a test begins with its first press, however long ago it was laid out.
-		const late = draft.log.length === 0 ? now - draft.startedAt : 0;
+		const untouched = draft.log.every((e) => e.kind === 'together');
+		const isDrawn = draft.earlier.length > 0 || draft.log.length > 1;
+		const late = untouched ? now - draft.startedAt : 0;
 		this.#keeper.keepDraft({
 			...draft,
 			log,
 			startedAt: (draft.startedAt + late) as Instant,
-			drawnAt: (draft.drawnAt + (draft.earlier.length > 0 ? 0 : late)) as Instant
+			drawnAt: (draft.drawnAt + (isDrawn ? 0 : late)) as Instant
 		});
 		if (TURNS.has(what.kind) || (what.kind === 'drop' && this.progress?.drops === 0)) this.#turn();
 		if (what.kind === 'timer-started' && this.progress && isWaiting(this.progress)) this.#turn();

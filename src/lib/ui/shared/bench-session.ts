@@ -2,7 +2,7 @@ import type { BenchAnswer, BenchKit, BenchStandard } from '$lib/contract/bench';
 import type { SaveSession, SessionState } from '$lib/contract/session';
 import type { Guidance } from '$lib/contract/choices';
 import type { SlipAnswer } from '$lib/contract/test-run';
-import type { BenchEntry, Placed, UnderWay, Wish } from '$lib/core/bench';
+import { stepsTogether, type BenchEntry, type Placed, type UnderWay, type Wish } from '$lib/core/bench';
 import { stepsFor, type Method, type Portion } from '$lib/core/method';
 import { pointOf, type Deviation, type TestResult } from '$lib/core/reading';
 import type { Instant } from '$lib/core/time';
@@ -70,6 +70,8 @@ export interface BenchSession {
 	readonly changeoverS: number;
 	/** Vials at hand; null where there is one for every test. */
 	readonly vials: number | null;
+	/** Vials are rinsed and samples drawn for all tests at once, before the first step; where left out, they are not. */
+	readonly together?: boolean;
 	readonly pausedAt: Instant | null;
 	/** When the page was last awake. */
 	readonly seenAt: Instant;
@@ -85,6 +87,16 @@ export interface KeptWater {
 export function watersIn(session: BenchSession): readonly string[] {
 	const drafts = [...session.tests, ...session.finished.map((f) => f.draft)];
 	return [...new Set(drafts.map((t) => t.waterId))];
+}
+
+/** What is rinsed and drawn for all tests at once, test by test: how many of its first steps are over with that. */
+export function togetherOf(session: BenchSession): ReadonlyMap<string, 0 | 1 | 2> {
+	const { tests, vials, together } = session;
+	// With fewer vials than tests each is rinsed again for the next one.
+	if (!together || tests.length < 2 || (vials !== null && vials < tests.length)) return new Map();
+	return new Map(
+		tests.map((t) => [t.runId, t.standard ? 0 : stepsTogether(t.method, stepsFor(t.method, t.portion))])
+	);
 }
 
 /** The tests as the planner sees them. */

@@ -94,6 +94,17 @@
 		{unused === 'put-back' ? 'you have chosen to put it back' : 'you have chosen not to'} under Units and habits.
 	</p>
 {/snippet}
+{#snippet boxChecked()}
+	<Choice
+		name="complete"
+		label="Looked through"
+		items={[
+			{ value: 'yes', name: 'all of it is there' },
+			{ value: 'no', name: 'something is missing' }
+		]}
+	/>
+	<Field name="note" label="What is missing, if something is" />
+{/snippet}
 {#snippet doubted()}
 	<div class="sm:col-span-2"><Field name="note" label="What is odd about it" /></div>
 {/snippet}
@@ -107,6 +118,9 @@
 	</div>
 {/snippet}
 
+{#if thing.kind === 'kit'}
+	{@render form('box-checked', 'Is its box complete?', boxChecked, 'Note it')}
+{/if}
 {#if thing.bottles.length > 0}
 	{@render form('counted', 'Look at what is left', counted, 'Note what is left')}
 	{@render form('dropper', 'Note how a dropper behaves', dropper, 'Note the dropper')}

@@ -28,6 +28,7 @@ export async function benchShelf(
 			name,
 			lotCode,
 			methodCode: method.code,
+			boxComplete: kind === 'kit' ? (part.state.box?.complete ?? null) : true,
 			goodUntil: supplyOf.get(id)?.goodUntil ?? null,
 			testsLeft: supplyOf.get(id)?.testsLeft?.tests ?? null,
 			droppers,

@@ -2,16 +2,20 @@
 	import { onMount } from 'svelte';
 	import { GUIDANCE, type Guidance } from '$lib/contract/choices';
 	import { sequentialPlan } from '$lib/core/bench';
+	import { sampleOf } from '$lib/core/method';
 	import { nameWithin, PARAMETERS } from '$lib/core/quantity';
 	import type { Instant } from '$lib/core/time';
 	import { aboutMinutes, shortDay } from '$lib/format/date';
 	import { GUIDANCE_NAMES } from '$lib/format/bench/bench';
+	import { plain } from '$lib/format/number';
 	import { CAUTIONS, LABEL_BEFORE, LABEL_FIRST } from '$lib/format/bench/hazard';
 	import Button from '$lib/ui/kit/Button.svelte';
+	import Checkbox from '$lib/ui/kit/Checkbox.svelte';
 	import Choice from '$lib/ui/kit/Choice.svelte';
 	import Disclosure from '$lib/ui/kit/Disclosure.svelte';
 	import type { BenchDesk } from '$lib/ui/shared/BenchDesk.svelte';
-	import type { BenchDraft } from '$lib/ui/shared/bench-session';
+	import { togetherOf, type BenchDraft } from '$lib/ui/shared/bench-session';
+	import BoxCheck from './BoxCheck.svelte';
 	import Lanes from './Lanes.svelte';
 	import { lanesOf } from './lanes';
 	import { fetchList, handsOn, listed, vialMap } from './layout-words';
@@ -58,6 +62,9 @@
 					`${kit.name} is past its date since ${shortDay(kit.goodUntil, timeZone, now as Instant)}. Take the result as a hint, or open another lot.`
 				);
 			}
+			if (kit?.boxComplete === false) {
+				found.push(`Something of ${kit.name} was missing when its box was looked through.`);
+			}
 			if (kit?.testsLeft != null && kit.testsLeft <= FEW_TESTS) {
 				found.push(
 					kit.testsLeft === 0
@@ -73,6 +80,33 @@
 		session.tests.flatMap((t) => {
 			const labels = t.method.reagents.map((r) => r.label);
 			return labels.length === 0 ? [] : [`${single ? 'reagents' : `${nameOf(t)}:`} ${listed(labels)}`];
+		})
+	);
+	/** Lots whose boxes nobody looked through yet, each once. */
+	const unchecked = $derived(
+		session.tests.filter(
+			(t, i) => t.kit?.boxComplete === null && session.tests.findIndex((o) => o.kit?.id === t.kit?.id) === i
+		)
+	);
+	function boxChecked(kitId: string, boxComplete: boolean): void {
+		desk.changeSession({
+			tests: session.tests.map((t) => (t.kit?.id === kitId ? { ...t, kit: { ...t.kit, boxComplete } } : t))
+		});
+	}
+	/** What is rinsed and drawn now, so that no test asks for it again. */
+	const ahead = $derived(togetherOf(session));
+	const togetherNow = $derived(ahead.size > 0 && [...ahead.values()].every((n) => n > 0));
+	const draws = $derived(
+		[...new Set(session.tests.map((t) => t.waterId))].flatMap((waterId) => {
+			const samples = session.tests.flatMap((t) => {
+				if (t.waterId !== waterId || ahead.get(t.runId) !== 2) return [];
+				const { sampleMl = null } = t.reading.dilution ?? { sampleMl: sampleOf(t.method, t.portion) };
+				const thinned = t.reading.dilution
+					? `, filled up with ${plain(t.reading.dilution.diluentMl)} mL purified`
+					: '';
+				return [`${PARAMETERS[t.method.parameter].name} ${plain(sampleMl ?? 0)} mL${thinned}`];
+			});
+			return samples.length > 0 ? [{ water: waterName(waterId), samples }] : [];
 		})
 	);
 	const hazards = $derived([
@@ -242,6 +276,18 @@
 		</section>
 		<section aria-labelledby="fetch">
 			<h2 id="fetch" class="text-xl">Fetch</h2>
+			{#if unchecked.length > 0}
+				<ul class="mt-2 space-y-2">
+					{#each unchecked as t (t.kit!.id)}
+						<BoxCheck
+							waterId={t.waterId}
+							kit={t.kit!}
+							method={t.method}
+							onchecked={(complete) => boxChecked(t.kit!.id, complete)}
+						/>
+					{/each}
+				</ul>
+			{/if}
 			<ul class="mt-2 list-disc pl-5">
 				{#each bottles as kit (kit)}<li>{kit}</li>{/each}
 				{#each shared as what (what)}<li>{what}</li>{/each}
@@ -255,11 +301,27 @@
 				<li>purified water, towel, light</li>
 			</ul>
 			{#if !single}
-				<h2 class="mt-5 text-xl">Rinse</h2>
+				<h2 class="mt-5 text-xl">Rinse{draws.length > 0 ? ' and draw' : ''}</h2>
 				<p class="mt-1">
-					Every vial and cap with purified water, then with the water that is tested in it; the sample syringe
-					too, from water to water.
+					Every vial and cap with purified water, then with the water that is tested in it{togetherNow
+						? '; no test asks for it again'
+						: ''}.{several ? ' The sample syringe three times with each new water.' : ''}
 				</p>
+				{#if draws.length > 0}
+					<ul class="figures mt-2" aria-label="Samples to draw">
+						{#each draws as of (of.water)}
+							<li class="border-t py-1.5">
+								{#if several}<strong>{of.water}:</strong>{/if}
+								{of.samples.join(', ')}
+							</li>
+						{/each}
+					</ul>
+				{/if}
+				<Checkbox
+					checked={session.together ?? false}
+					onchange={() => change({ together: !(session.together ?? false) })}
+					>Rinse and draw for all of them first</Checkbox
+				>
 			{/if}
 			{#if two.length > 0}
 				<h2 class="mt-5 text-xl">Which vial is which</h2>

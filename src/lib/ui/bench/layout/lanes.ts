@@ -60,7 +60,7 @@ function pastOf(test: BenchDraft, steps: readonly ProtocolStep[], runId: string)
 			const own = steps.find((s) => s.id === entry.step);
 			if (own) add(own, likelyStart(own, test.startedAt, entry.at), entry.at);
 		} else if (entry.kind === 'drop' || entry.kind === 'timer-started') begun ??= entry.at;
-		else if (entry.kind === 'step-done' || entry.kind === 'step-left') {
+		else if (entry.kind === 'step-done' || entry.kind === 'step-left' || entry.kind === 'together') {
 			const stands = step.action.kind === 'stand';
 			add(step, stands ? since : (begun ?? likelyStart(step, since, entry.at)), entry.at);
 			since = entry.at;
