@@ -10,6 +10,7 @@ const coreOrder = [
 	'uncertainty',
 	'seawater',
 	'balance',
+	'purified',
 	'colour',
 	'method',
 	'reading',

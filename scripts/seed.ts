@@ -368,6 +368,30 @@ async function fillSessions(
 	}
 }
 
+async function fillSetsAndPurified({ scopes, waterId }: At, story: SiteStory, waterIds: readonly string[]) {
+	moment = addSeconds(now, -3600);
+	for (const { tests, ...set } of story.sets) {
+		const command = {
+			...set,
+			id: deps.newId(),
+			setId: deps.newId(),
+			waterId,
+			weekdays: [...set.weekdays],
+			tests: tests.map(({ water, ...test }) => ({
+				...test,
+				waterId: waterIds[story.waters.findIndex((w) => w.name === water)]!
+			})),
+			over: false
+		};
+		must(await services.bench.saveSet(scopes[0], command));
+	}
+	for (const { at, fact } of story.purified) {
+		moment = at;
+		const command = { id: deps.newId(), waterId, happenedAt: at, facts: [fact], note: '' };
+		must(await services.purified.notePurified(scopes[0], command));
+	}
+}
+
 async function fillSite(
 	story: SiteStory,
 	known: Readonly<Record<string, string>>
@@ -424,6 +448,7 @@ async function fillSite(
 	}
 	if (first) {
 		await fillSessions(first, story, waterIds);
+		await fillSetsAndPurified(first, story, waterIds);
 		await fillChecks(first);
 		for (const { key, notes } of story.shelf.things) {
 			for (const note of notes.filter((n) => n.kind === 'retired')) {

@@ -375,6 +375,8 @@ export const SPECS: Readonly<Record<string, Spec>> = {
 	'POST /waters/[water]/people?/place': form(undefined, { name: 'Tablet' }),
 	'POST /waters/[water]/people?/revoke': form(undefined, { invitationId: 'x' }),
 	'POST /waters/[water]/people?/revokePlace': form(undefined, { placeId: 'x' }),
+	'POST /waters/[water]/purified': form(undefined, { 'after-resin': '3', unit: 'ppm' }),
+	'POST /waters/[water]/sets': form(undefined, { name: 'Saturday', methodCode: 'alk-syringe', times: '1' }),
 	'POST /waters/[water]/profiles?/save': form(undefined, {
 		name: 'Made up',
 		source: 'Nobody',

@@ -1,4 +1,5 @@
 import type { Band, CadenceInput, DueTest } from '$lib/core/judgement';
+import type { TestSet } from '$lib/core/bench';
 import type { LeftOut } from '$lib/core/judgement/water';
 import type { Method } from '$lib/core/method';
 import type { SlipPriors } from '$lib/core/plausibility';
@@ -72,6 +73,8 @@ export interface BenchOfWater {
 	/** What the panels of what has happened are asked with. */
 	readonly cadence: CadenceInput;
 	readonly offers: readonly Omit<BenchOffer, 'practised'>[];
+	/** When its light is on, minutes after midnight; null where it has none. */
+	readonly lights?: { readonly onMinute: number; readonly offMinute: number } | null;
 	/** The parameters that this kind of water has a band for, or was tested for; the others come after them. */
 	readonly usual: readonly ParameterId[];
 	/** The last reading of each parameter that has a value, not older than a look back. */
@@ -93,4 +96,6 @@ export interface BenchAnswer extends Omit<BenchOfWater, 'offers'>, Omit<BenchOfS
 	readonly offers: readonly BenchOffer[];
 	/** Sessions of the site that were planned or left unfinished, the last heard of first. */
 	readonly sessions: readonly OpenSession[];
+	/** Sets of tests that were named at this site; none in what was kept by older programs. */
+	readonly sets?: readonly TestSet[];
 }

@@ -1,6 +1,6 @@
 import { methodByCode } from '$lib/core/method';
 import { addSeconds, type Instant } from '$lib/core/time';
-import type { DemoSession } from './story';
+import type { DemoSession, DemoSet } from './story';
 
 const HOUR_S = 3600;
 const by = (code: string) => methodByCode(code)!;
@@ -30,3 +30,24 @@ export function librarySessions(now: Instant): readonly DemoSession[] {
 		}
 	];
 }
+
+const once = (water: string, methodCode: string) =>
+	({ water, methodCode, portion: 'full', times: 1 }) as const;
+
+/** What the keeper of the library tests together. */
+export const LIBRARY_SETS: readonly DemoSet[] = [
+	{
+		name: 'Saturday’s tests',
+		tests: ['alk-syringe', 'ca-syringe', 'mg-syringe', 'no3-ladder'].map((code) => once('Lobby reef', code)),
+		weekdays: [6],
+		atMinute: 10 * 60,
+		inOrder: false
+	},
+	{
+		name: 'Barrel before a change',
+		tests: ['salinity-float', 'alk-syringe', 'mg-syringe'].map((code) => once('Mixing barrel', code)),
+		weekdays: [],
+		atMinute: null,
+		inOrder: true
+	}
+];

@@ -2,6 +2,8 @@ import type { AddItem } from '$lib/contract/shelf';
 import type { Role } from '$lib/core/access';
 import type { WaterEvent } from '$lib/core/balance';
 import type { AlkalinityForm, RaisedParameter } from '$lib/core/correction';
+import type { SetTest, TestSet } from '$lib/core/bench';
+import type { DatedFact } from '$lib/core/purified';
 import type { ProfileId } from '$lib/core/judgement';
 import type { Method } from '$lib/core/method';
 import type { ParameterId } from '$lib/core/quantity';
@@ -142,4 +144,12 @@ export interface SiteStory {
 	readonly shelf: DemoShelf;
 	readonly supplements: readonly DemoSupplement[];
 	readonly sessions: readonly DemoSession[];
+	readonly sets: readonly DemoSet[];
+	/** Readings and changes of its purified water. */
+	readonly purified: readonly DatedFact[];
 }
+
+/** A set of tests that somebody named; its waters are named as well. */
+export type DemoSet = Omit<TestSet, 'id' | 'tests'> & {
+	readonly tests: readonly (Omit<SetTest, 'waterId'> & { readonly water: string })[];
+};

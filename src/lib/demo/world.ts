@@ -2,7 +2,8 @@ import type { Instant } from '$lib/core/time';
 import { classroomTank, cuttingsTray, paludarium } from './living-waters';
 import { LIBRARY_SUPPLEMENTS } from './lobby-plans';
 import { LIBRARY, lobbyReef } from './lobby-reef';
-import { librarySessions } from './sessions';
+import { LIBRARY_SETS, librarySessions } from './sessions';
+import { libraryPurified } from './purified';
 import { libraryShelf, schoolShelf } from './shelf';
 import { collected, mixingBarrel, quayTap } from './still-waters';
 import type { SiteStory } from './story';
@@ -54,7 +55,9 @@ export function demoWorld(now: Instant): readonly [SiteStory, SiteStory] {
 			],
 			shelf: libraryShelf(now),
 			supplements: LIBRARY_SUPPLEMENTS,
-			sessions: librarySessions(now)
+			sessions: librarySessions(now),
+			sets: LIBRARY_SETS,
+			purified: libraryPurified(now)
 		},
 		{
 			name: SCHOOL.name,
@@ -66,7 +69,9 @@ export function demoWorld(now: Instant): readonly [SiteStory, SiteStory] {
 			waters: [cuttingsTray(now, zone), classroomTank(now, zone)],
 			shelf: schoolShelf(now),
 			supplements: [],
-			sessions: []
+			sessions: [],
+			sets: [],
+			purified: []
 		}
 	];
 }

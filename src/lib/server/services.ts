@@ -13,6 +13,8 @@ import type { ScopeFor, SiteScope } from './repository/scope.ts';
 import { readingById } from './repository/test.ts';
 import { targetsOf } from './repository/water.ts';
 import { personOfToken, startSession } from './service/account/sign-in.ts';
+import { notePurified, readPurified } from './service/purified/purified.ts';
+import { readSets, saveSet } from './service/bench/test-sets.ts';
 import { readSessions, saveSession } from './service/bench/save-session.ts';
 import { changeFeed, readFeeds } from './service/calendar/calendar.ts';
 import { readBatches } from './service/correction/batches.ts';
@@ -135,17 +137,18 @@ export function createServices(deps: PooledDeps, run: (task: Task) => Promise<Do
 		},
 		account: bindAll(deps, { personOfToken, startSession }),
 		bench: {
-			...bindAll(deps, { readSessions }),
-			...guardAll(deps, 'test', { saveSession }),
+			...bindAll(deps, { readSessions, readSets }),
+			...guardAll(deps, 'test', { saveSession, saveSet }),
 			/** All that a test stands on; the open sessions, which change with every step, are read each time. */
 			readBench: async (open: OpenWater, habits: ShelfHabits): Promise<BenchAnswer> => {
-				const [ofWater, { practised, ...ofSite }, sessions] = await Promise.all([
+				const [ofWater, { practised, ...ofSite }, sessions, sets] = await Promise.all([
 					keeper.ask('bench', askingOf(open)),
 					keeper.ask('benchSite', askingOf(open), habits),
-					readSessions(deps, open.scope)
+					readSessions(deps, open.scope),
+					readSets(deps, open.scope)
 				]);
 				const offers = ofWater.offers.map((o) => ({ ...o, practised: practised.includes(o.method.code) }));
-				return { ...ofWater, ...ofSite, offers, sessions };
+				return { ...ofWater, ...ofSite, offers, sessions, sets };
 			}
 		},
 		calendar: {
@@ -199,6 +202,10 @@ export function createServices(deps: PooledDeps, run: (task: Task) => Promise<Do
 				revokePlace,
 				takeInvitationBack
 			})
+		},
+		purified: {
+			...bindAll(deps, { readPurified }),
+			...guardAll(deps, 'record', { notePurified })
 		},
 		reading: {
 			...bindAll(deps, { kitOfReading }),

@@ -1,4 +1,14 @@
 /** Running a protocol: progress is a pure function of the steps and an append-only log. */
+export {
+	isSetDay,
+	nextTimeOf,
+	orderWishes,
+	setsOf,
+	tomorrowInLight,
+	weekdayOf,
+	type SetTest,
+	type TestSet
+} from './test-set.ts';
 export { stepsTogether } from './together.ts';
 export { progressOf, admit, type BenchEntry, type BenchPress, type Progress } from './progress.ts';
 export { endsByItself, entriesBack, withWhatFollows } from './by-itself.ts';

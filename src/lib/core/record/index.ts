@@ -19,4 +19,4 @@ export {
 } from './event.ts';
 export { impossibleEvent } from './impossible-event.ts';
 export { lastResultOf, resultsOf, type DatedResult } from './result.ts';
-export { litBy, type DatedLights, type Water } from './water.ts';
+export { lightsAt, litBy, type DatedLights, type Water } from './water.ts';

@@ -31,6 +31,15 @@ export interface DatedLights {
 	readonly offMinute: number | null;
 }
 
+/** The light in force then; null where there is none, or nobody said. */
+export function lightsAt(
+	lights: readonly DatedLights[],
+	at: Instant
+): { readonly onMinute: number; readonly offMinute: number } | null {
+	const { onMinute = null, offMinute = null } = lights.findLast((l) => l.fromAt <= at) ?? lights[0] ?? {};
+	return onMinute === null || offMinute === null ? null : { onMinute, offMinute };
+}
+
 const MINUTES_PER_DAY = 1440;
 
 /** Local minutes after midnight. */

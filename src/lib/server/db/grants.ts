@@ -13,6 +13,8 @@ const RAW = [
 	'raw_reading',
 	'slip_answer',
 	'session_sheet',
+	'test_set',
+	'purified_note',
 	'event',
 	'target',
 	'judgement_setting',

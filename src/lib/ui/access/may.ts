@@ -9,6 +9,8 @@ const WRITES: Readonly<Record<string, Permission>> = {
 	'log/earlier': 'record',
 	'log/[reading]': 'test',
 	laboratory: 'record',
+	purified: 'record',
+	sets: 'test',
 	targets: 'decide',
 	profiles: 'decide',
 	testing: 'decide',

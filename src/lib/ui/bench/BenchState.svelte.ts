@@ -1,11 +1,11 @@
 import type { Outbox } from '$lib/client/outbox.svelte';
 import type { BenchAnswer, BenchOffer } from '$lib/contract/bench';
 import type { OpenSession, SessionState } from '$lib/contract/session';
-import { CHANGEOVER_S } from '$lib/core/bench';
+import { CHANGEOVER_S, orderWishes, tomorrowInLight } from '$lib/core/bench';
 import { nameWithin } from '$lib/core/quantity';
 import type { TestResult } from '$lib/core/reading';
-import { addDays, instant, type Clock, type Instant } from '$lib/core/time';
-import { shortDay } from '$lib/format/date';
+import { instant, type Clock, type Instant } from '$lib/core/time';
+import { clockTime, shortDay } from '$lib/format/date';
 import { sheetOf, type BenchDraft, type BenchSession } from '$lib/ui/shared/bench-session';
 import type { BenchDesk } from '$lib/ui/shared/BenchDesk.svelte';
 import type { Habits } from '$lib/ui/shared/reading-draft';
@@ -162,7 +162,7 @@ export class BenchState {
 		const offer = this.benchOf(t.waterId)?.offers.find((o) => o.method.code === t.method.code);
 		return offer?.practised ?? false;
 	}
-	#sessionOf(tests: readonly BenchDraft[], id: string): BenchSession {
+	#sessionOf(tests: readonly BenchDraft[], id: string, inOrder = false): BenchSession {
 		// Calcium comes before what is reckoned with it.
 		const wishes = tests.flatMap((t) => {
 			if (t.method.kind !== 'difference') return [];
@@ -184,7 +184,7 @@ export class BenchState {
 			finished: [],
 			at: tests[0]?.runId ?? null,
 			order: [],
-			wishes,
+			wishes: inOrder ? orderWishes(tests.map((t) => t.runId)) : wishes,
 			guidance: 'card',
 			changeoverS: CHANGEOVER_S,
 			vials: null,
@@ -193,11 +193,12 @@ export class BenchState {
 			seenAt: this.#around.clock.now()
 		};
 	}
-	layOut(chosen: readonly Chosen[]): void {
+	/** @param inOrder the tests begin one after another as they stand */
+	layOut(chosen: readonly Chosen[], inOrder = false): void {
 		this.#keepThis();
 		this.saved = null;
 		this.planned = null;
-		this.#around.desk.layOut(this.#sessionOf(this.#testsOf(chosen), this.#around.newId()));
+		this.#around.desk.layOut(this.#sessionOf(this.#testsOf(chosen), this.#around.newId(), inOrder));
 	}
 	/** Tells the server where the session stands, so that it can be gone on with elsewhere. */
 	#tell(state: SessionState, session = this.#around.desk.session, dueAt: Instant | null = null): void {
@@ -218,10 +219,11 @@ export class BenchState {
 	}
 	tomorrow(chosen: readonly Chosen[]): void {
 		const { clock, newId } = this.#around;
-		const dueAt = addDays(clock.now(), 1);
+		const { timeZone, bench } = this.#input();
+		const dueAt = tomorrowInLight(clock.now(), bench.lights ?? null, timeZone);
 		this.#tell('planned', this.#sessionOf(this.#testsOf(chosen), newId()), dueAt);
 		const names = chosen.map((c) => nameWithin(c.offer.method.parameter)).join(', ');
-		this.planned = `Planned for ${shortDay(dueAt, this.#input().timeZone, clock.now())}: ${names}.`;
+		this.planned = `Planned for ${shortDay(dueAt, timeZone, clock.now())} at ${clockTime(dueAt, timeZone)}${bench.lights ? ', with the light on' : ''}: ${names}.`;
 	}
 	async goOn(sheet: OpenSession): Promise<void> {
 		const { desk, planner } = this.#around;

@@ -180,7 +180,7 @@
 				{now}
 				{asked}
 				onstart={(offer, choice) => atBench.start(offer, choice)}
-				onlayout={(chosen) => atBench.layOut(chosen)}
+				onlayout={(chosen, inOrder) => atBench.layOut(chosen, inOrder)}
 				ontomorrow={(chosen) => atBench.tomorrow(chosen)}
 				planned={atBench.planned}
 				ongoon={(sheet) => void atBench.goOn(sheet)}

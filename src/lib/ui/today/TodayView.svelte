@@ -1,5 +1,6 @@
 <script lang="ts">
 	import type { TodayAnswer } from '$lib/contract/today';
+	import type { TestSet } from '$lib/core/bench';
 	import { isDue } from '$lib/core/judgement';
 	import type { PlanLine } from '$lib/core/judgement/plan';
 	import { nameWithin, PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
@@ -21,6 +22,7 @@
 	import Matters from './Matters.svelte';
 	import ParameterRow from './ParameterRow.svelte';
 	import PlansToday from './PlansToday.svelte';
+	import UsualSet from './UsualSet.svelte';
 	import NextTests from './NextTests.svelte';
 	import HelpMark from '$lib/ui/kit/HelpMark.svelte';
 
@@ -34,11 +36,13 @@
 			note: string;
 			happenedAt: Instant;
 		}[];
+		/** Sets of tests that were named at this site. */
+		sets: readonly TestSet[];
 		units: Readonly<Record<ParameterId, UnitId>>;
 		timeZone: string;
 		now: Instant;
 	}
-	let { water, today, lately, units, timeZone, now }: Props = $props();
+	let { water, today, lately, sets, units, timeZone, now }: Props = $props();
 
 	const WIDE = '(min-width: 64rem)';
 	const desk = benchDeskOf();
@@ -143,6 +147,7 @@
 			</p>
 			<p class="mt-4"><Button size="large" href="{base}/bench">Go to the bench</Button></p>
 		{/if}
+		{#if !desk.draft && rows.length > 0}<UsualSet {base} waterId={water.id} {sets} {timeZone} {now} />{/if}
 	</div>
 
 	<div class="rest bg-paper px-4 pb-2 lg:border-r lg:px-7 lg:pb-6">

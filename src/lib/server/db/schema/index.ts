@@ -28,6 +28,8 @@ export {
 	attachment,
 	attachmentWithdrawal
 } from './test.ts';
+export { testSet } from './test-set.ts';
+export { purifiedNote } from './purified.ts';
 export { event } from './event.ts';
 export { commandReceipt } from './receipt.ts';
 export {

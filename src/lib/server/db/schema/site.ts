@@ -46,6 +46,8 @@ export const water = mysqlTable(
 		startedAt: instantAt('started_at').notNull(),
 		/** Taken down: it is read, and nothing is asked of it any more. */
 		endedAt: instantAt('ended_at'),
+		/** A stranger's bottle: kept until then, and no tank of this house. Null where it is one. */
+		guestUntil: instantAt('guest_until'),
 		/** Where it stands among the others; those that were never put in order stand as they were added. */
 		place: smallint('place').notNull().default(0),
 		createdAt: instantAt('created_at').notNull()

@@ -4,7 +4,7 @@ import { parametersOf } from '$lib/core/method';
 import { learnedPriors } from '$lib/core/plausibility';
 import { PARAMETER_IDS, type ParameterId } from '$lib/core/quantity';
 import { pointOf } from '$lib/core/reading';
-import { bandAt, plainBand, type DatedResult } from '$lib/core/record';
+import { bandAt, lightsAt, plainBand, type DatedResult } from '$lib/core/record';
 import { addDays } from '$lib/core/time';
 import { adoptedMethods, takesShipped } from '../../repository/method.ts';
 import type { SiteScope } from '../../repository/scope.ts';
@@ -69,6 +69,7 @@ export async function readBench(deps: Deps, scope: SiteScope, water: Water): Pro
 		due: judged.due,
 		cadence,
 		offers,
+		lights: lightsAt(water.lights, now),
 		usual: cadence.usual,
 		before: Object.fromEntries(
 			PARAMETER_IDS.flatMap((p) => {

@@ -4,6 +4,7 @@ import { HAPPENINGS, type Happening } from '$lib/core/judgement';
 import type { Instant } from '$lib/core/time';
 import { usualKit, type StartChoice } from '../make-draft';
 import type { BenchAsked } from './asked';
+import { readySets } from './ready-sets';
 import { lengthOf, proposalsFor, type Limit, type Proposal } from './propose';
 
 /** A test for the session to lay out. */
@@ -45,6 +46,8 @@ export class ChooseState {
 	also = $state.raw<readonly string[]>([]);
 	/** Picked in the list of all tests; until then nothing is. */
 	method = $state<string | null>(null);
+	/** It began with a set of the keeper's own, and not with what is due. */
+	#isSet = false;
 	/** What the keeper changed against the proposal, by key. */
 	#picked = $state.raw<Readonly<Record<string, boolean>>>({});
 	#methodOf = $state.raw<Readonly<Record<string, string>>>({});
@@ -56,10 +59,18 @@ export class ChooseState {
 		const { asked, bench, waterId } = untrack(input);
 		this.what = HAPPENINGS.find((h) => h === asked.what) ?? '';
 		this.method = asked.method;
-		this.added = (asked.tests ?? []).flatMap((code): Chosen[] => {
-			const offer = bench.offers.find((o) => o.method.code === code);
-			return offer ? [{ waterId, offer, choice: plainChoice(bench, offer), times: asked.times ?? 1 }] : [];
-		});
+		const set = asked.set
+			? readySets(bench, waterId, untrack(input).benchOf, untrack(input).now, untrack(input).timeZone).find(
+					(s) => s.set?.id === asked.set || (asked.set === 'usual' && s.set === null)
+				)
+			: undefined;
+		this.#isSet = set !== undefined;
+		this.added =
+			set?.tests ??
+			(asked.tests ?? []).flatMap((code): Chosen[] => {
+				const offer = bench.offers.find((o) => o.method.code === code);
+				return offer ? [{ waterId, offer, choice: plainChoice(bench, offer), times: asked.times ?? 1 }] : [];
+			});
 	}
 
 	readonly waters = $derived.by(() => {
@@ -100,6 +111,7 @@ export class ChooseState {
 	isOn(p: Proposal): boolean {
 		// Who comes to compare two methods tests these, and not what is due besides.
 		const usual =
+			!this.#isSet &&
 			(this.#input().asked.tests ?? []).length === 0 &&
 			(this.proposed.find((w) => w.id === p.waterId)?.fitting.has(p.key) ?? false);
 		return this.#picked[p.key] ?? usual;

@@ -17,6 +17,8 @@
 	import OpenSessions from './OpenSessions.svelte';
 	import ProposalRow from './ProposalRow.svelte';
 	import { LIMITS, type Limit } from './propose';
+	import { readySets, type ReadySet } from './ready-sets';
+	import SetsBar from './SetsBar.svelte';
 	import SessionBox from './SessionBox.svelte';
 
 	interface Props {
@@ -31,7 +33,7 @@
 		now: Instant;
 		asked: BenchAsked;
 		onstart: (offer: BenchOffer, choice: StartChoice) => void;
-		onlayout: (tests: readonly Chosen[]) => void;
+		onlayout: (tests: readonly Chosen[], inOrder?: boolean) => void;
 		/** What does not fit today is planned for tomorrow. */
 		ontomorrow: (tests: readonly Chosen[]) => void;
 		/** What is planned for tomorrow, once it is. */
@@ -66,6 +68,17 @@
 	const offer = $derived(choosing.offer);
 	const open = $derived(siblings.filter((s) => s.id !== waterId && !choosing.also.includes(s.id)));
 
+	const sets = $derived(readySets(bench, waterId, benchOf, now, timeZone));
+	/** A set may be about other waters as well: these are asked for first. */
+	async function layOutSet(one: ReadySet): Promise<void> {
+		const others = (one.set?.tests ?? [])
+			.map((t) => t.waterId)
+			.filter((id) => id !== waterId && !benchOf(id));
+		for (const id of new Set(others)) await onwater(id);
+		const ready = sets.find((s) => s.set?.id === one.set?.id) ?? one;
+		onlayout(ready.tests, ready.set?.inOrder ?? false);
+	}
+
 	async function alsoWater(id: string): Promise<void> {
 		if (!id) return;
 		await onwater(id);
@@ -89,6 +102,7 @@
 			</p>
 		</div>
 	{/if}
+	<SetsBar {waterId} {sets} {timeZone} {now} onlayout={(one) => void layOutSet(one)} />
 	<OpenSessions sessions={bench.sessions} {now} {timeZone} {ongoon} {ondrop} />
 	<div class="mt-4 grid gap-x-12 gap-y-6 lg:grid-cols-[minmax(0,1fr)_26rem]">
 		<div class={offer ? 'hidden lg:block' : ''}>

@@ -20,7 +20,7 @@
 		const tests = open === 1 ? 'one test' : `${open} tests`;
 		const waters = s.waters.map((w) => w.name).join(' and ');
 		return s.state === 'planned'
-			? `Planned for ${s.dueAt === null ? 'some day' : shortDay(s.dueAt as Instant, timeZone, now)}: ${tests} of ${waters}`
+			? `Planned for ${s.dueAt === null ? 'some day' : when(s.dueAt)}: ${tests} of ${waters}`
 			: `Left unfinished, ${when(s.savedAt)}, by ${s.by}: ${tests} of ${waters} still open`;
 	}
 </script>

@@ -7,4 +7,6 @@ export interface BenchAsked {
 	readonly what?: string | null;
 	readonly tests?: readonly string[];
 	readonly times?: number;
+	/** A named set, or "usual" for what is usually tested. */
+	readonly set?: string | null;
 }

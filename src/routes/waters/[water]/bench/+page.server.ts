@@ -15,6 +15,7 @@ export const load = (async ({ locals, params, url }) => {
 			kit: asked('kit'),
 			standard: asked('standard'),
 			what: asked('what'),
+			set: asked('set'),
 			tests: (asked('tests') ?? '').split(',').filter(Boolean),
 			times: Math.min(3, Math.max(1, Math.round(Number(asked('times') ?? 1)) || 1))
 		}

@@ -8,15 +8,17 @@ export const load = (async ({ locals, params }) => {
 	const open = await askedWater(locals, params);
 	const { services } = locals;
 	await services.laboratory.collectAnswers(open.scope);
-	const [{ today }, lately, lines] = await Promise.all([
+	const [{ today }, lately, lines, sets] = await Promise.all([
 		services.ask('day', open),
 		services.log.readRecentEvents(open.scope, open.water.id, LATELY),
-		open.siblings.length > 1 ? services.judgement.readLines(open) : []
+		open.siblings.length > 1 ? services.judgement.readLines(open) : [],
+		services.bench.readSets(open.scope)
 	]);
 	return {
 		leftOut: today.leftOut,
 		today: toJson(today),
 		lines,
+		sets,
 		lately: lately.map(({ id, kind, details, note, happenedAt }) => ({ id, kind, details, note, happenedAt }))
 	};
 }) satisfies PageServerLoad;

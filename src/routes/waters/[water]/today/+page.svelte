@@ -19,6 +19,7 @@
 	water={data.water}
 	{today}
 	lately={data.lately}
+	sets={data.sets}
 	units={data.preferences.units}
 	timeZone={data.timeZone}
 	now={data.now}

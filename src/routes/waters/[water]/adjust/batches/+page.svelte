@@ -1,4 +1,5 @@
 <script lang="ts">
+	import PurifiedNotice from '$lib/ui/shared/PurifiedNotice.svelte';
 	import BatchesView from '$lib/ui/adjust/BatchesView.svelte';
 
 	let { data } = $props();
@@ -13,3 +14,4 @@
 	timeZone={data.timeZone}
 	now={data.now}
 />
+<PurifiedNotice waterId={data.water.id} purified={data.purified} timeZone={data.timeZone} now={data.now} />

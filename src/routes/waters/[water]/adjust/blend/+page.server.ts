@@ -37,5 +37,9 @@ export const load = (async ({ locals, params, url }) => {
 		nowKh: given('nowKh', source ? '' : read('alkalinity')),
 		nowGh: given('nowGh', source ? '' : read('hardness'))
 	};
-	return { given: asked, answer: reckonBlend(readBlendWish(new URLSearchParams(asked)).wish) };
+	return {
+		purified: (await services.purified.readPurified(open.scope)).state,
+		given: asked,
+		answer: reckonBlend(readBlendWish(new URLSearchParams(asked)).wish)
+	};
 }) satisfies PageServerLoad;

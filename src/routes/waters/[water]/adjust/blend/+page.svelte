@@ -1,4 +1,5 @@
 <script lang="ts">
+	import PurifiedNotice from '$lib/ui/shared/PurifiedNotice.svelte';
 	import BlendView from '$lib/ui/adjust/BlendView.svelte';
 
 	let { data } = $props();
@@ -6,3 +7,4 @@
 
 <svelte:head><title>Blend and soften · {data.water.name} · Tevrik</title></svelte:head>
 {#key data.water.id}<BlendView waterId={data.water.id} given={data.given} answer={data.answer} />{/key}
+<PurifiedNotice waterId={data.water.id} purified={data.purified} timeZone={data.timeZone} now={data.now} />

@@ -33,6 +33,7 @@ export const load = (async ({ locals, params, url }) => {
 		typed: Object.fromEntries(TYPED.map((name) => [name, url.searchParams.get(name) ?? ''])),
 		target: targetOf(url.searchParams),
 		answer: given && asked ? reckonChange(given, asked.wish) : null,
+		purified: (await services.purified.readPurified(open.scope)).state,
 		neglected: adjust.neglected,
 		id: services.newId()
 	};

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import PurifiedNotice from '$lib/ui/shared/PurifiedNotice.svelte';
 	import ChangeView from '$lib/ui/adjust/ChangeView.svelte';
 	import VolumeUnknown from '$lib/ui/adjust/VolumeUnknown.svelte';
 
@@ -24,3 +25,4 @@
 {:else}
 	<VolumeUnknown title="A water change" what="a change cannot be reckoned" waterId={data.water.id} />
 {/if}
+<PurifiedNotice waterId={data.water.id} purified={data.purified} timeZone={data.timeZone} now={data.now} />

@@ -8,6 +8,7 @@ export const load = (async ({ locals, params }) => {
 	const open = await askedWater(locals, params);
 	const { things } = await locals.services.ask('shelf', open, locals.preferences);
 	return {
+		purified: (await locals.services.purified.readPurified(open.scope)).state,
 		stocks: things
 			.filter((t) => t.kind === 'standard' && t.retiredAt === null)
 			.map(({ id, name, details }) => ({ id, name, contents: details.contents })),

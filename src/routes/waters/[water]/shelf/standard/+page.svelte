@@ -1,4 +1,5 @@
 <script lang="ts">
+	import PurifiedNotice from '$lib/ui/shared/PurifiedNotice.svelte';
 	import StandardMaker from '$lib/ui/shelf/StandardMaker.svelte';
 
 	let { data, form } = $props();
@@ -12,3 +13,4 @@
 	units={data.preferences.units}
 	refused={form}
 />
+<PurifiedNotice waterId={data.water.id} purified={data.purified} timeZone={data.timeZone} now={data.now} />
