@@ -31,7 +31,10 @@ const common = {
 	light: Type.Optional(words(LIGHTS)),
 	background: Type.Optional(words(BACKGROUNDS)),
 	course: Type.Optional(words(COURSES)),
-	cloudy: Type.Optional(Type.Boolean())
+	cloudy: Type.Optional(Type.Boolean()),
+	bubblesOff: Type.Optional(Type.Boolean()),
+	wiped: Type.Optional(Type.Boolean()),
+	doubtful: Type.Optional(Type.Boolean())
 };
 
 const marks = {

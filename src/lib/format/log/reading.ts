@@ -114,7 +114,10 @@ export function readingWords(method: Method, reading: RawReading): string {
 		dilution ? `thinned 1:${plain((dilution.sampleMl + dilution.diluentMl) / dilution.sampleMl)}` : '',
 		endPoint ? `stopped at ${END_POINT_NAMES[endPoint]}` : '',
 		reading.course && reading.course !== 'as-written' ? COURSE_WORDS[reading.course] : '',
+		reading.doubtful ? 'in doubt' : '',
 		reading.cloudy ? 'cloudy' : '',
+		reading.bubblesOff ? 'bubbles tapped off' : '',
+		reading.wiped ? 'glass wiped' : '',
 		reading.light && reading.light !== 'daylight' ? LIGHT_WORDS[reading.light] : '',
 		reading.background === 'coloured' ? 'coloured background' : ''
 	]
@@ -127,6 +130,14 @@ export const COURSE_WORDS = {
 	early: 'the colour came early',
 	late: 'the colour came late',
 	none: 'no colour came'
+} as const;
+
+/** The same on a button beside "the colour". */
+export const COURSE_SHORT = {
+	'as-written': 'As written',
+	early: 'Early',
+	late: 'Late',
+	none: 'Never came'
 } as const;
 
 export const LIGHT_WORDS = {

@@ -94,7 +94,7 @@
 									name="portion"
 									label="Sample of test {i + 1}"
 									bare
-									class="w-36"
+									class="min-w-32 grow"
 									value={row.portion}
 									items={PORTIONS}
 									onpick={(picked) => draft.change(row.key, { portion: picked === 'half' ? 'half' : 'full' })}
@@ -104,7 +104,7 @@
 								name="times"
 								label="How often test {i + 1} is made"
 								bare
-								class="w-28"
+								class="min-w-28 grow"
 								value={String(row.times)}
 								items={TIMES}
 								onpick={(picked) => draft.change(row.key, { times: Number(picked) })}
@@ -134,13 +134,15 @@
 				</li>
 			{/each}
 		</ol>
-		<Choice
-			label={draft.rows.length === 0 ? 'Its first test' : 'One test more'}
-			class="mt-3"
-			value=""
-			items={OFFERED}
-			onpick={(code) => code && draft.add(waterId, code)}
-		/>
+		{#key draft.rows}
+			<Choice
+				label={draft.rows.length === 0 ? 'Its first test' : 'One test more'}
+				class="mt-3"
+				value=""
+				items={OFFERED}
+				onpick={(code) => code && draft.add(waterId, code)}
+			/>
+		{/key}
 		<Checkbox name="inOrder" checked={set?.inOrder ?? false}>Keep to this order at the bench</Checkbox>
 	</div>
 	<fieldset>

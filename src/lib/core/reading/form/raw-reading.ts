@@ -47,6 +47,11 @@ export interface Circumstances {
 	/** The colour formed early, late or not at all. */
 	readonly course?: (typeof COURSES)[number] | undefined;
 	readonly cloudy?: boolean;
+	/** Bubbles were tapped off, and the glass was wiped, before it was read. */
+	readonly bubblesOff?: boolean;
+	readonly wiped?: boolean;
+	/** The reader is in doubt of it, and says so before anybody asks. */
+	readonly doubtful?: boolean;
 }
 
 interface Common extends Circumstances {

@@ -102,7 +102,14 @@
 			</p>
 		</div>
 	{/if}
-	<SetsBar {waterId} {sets} {timeZone} {now} onlayout={(one) => void layOutSet(one)} />
+	<SetsBar
+		{waterId}
+		{sets}
+		leads={choosing.proposed.every((w) => w.fitting.size === 0)}
+		{timeZone}
+		{now}
+		onlayout={(one) => void layOutSet(one)}
+	/>
 	<OpenSessions sessions={bench.sessions} {now} {timeZone} {ongoon} {ondrop} />
 	<div class="mt-4 grid gap-x-12 gap-y-6 lg:grid-cols-[minmax(0,1fr)_26rem]">
 		<div class={offer ? 'hidden lg:block' : ''}>

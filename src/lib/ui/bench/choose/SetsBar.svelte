@@ -9,11 +9,13 @@
 	interface Props {
 		waterId: string;
 		sets: readonly ReadySet[];
+		/** Nothing is due: it is the one thing to do. */
+		leads: boolean;
 		timeZone: string;
 		now: Instant;
 		onlayout: (set: ReadySet) => void;
 	}
-	let { waterId, sets, timeZone, now, onlayout }: Props = $props();
+	let { waterId, sets, leads, timeZone, now, onlayout }: Props = $props();
 
 	/** The usual one stands first, whatever is due. */
 	const [usual, others] = $derived([sets[0] ?? null, sets.slice(1)]);
@@ -26,7 +28,7 @@
 {#if usual}
 	<section
 		aria-label="Your sets of tests"
-		class="mt-4 flex flex-wrap items-center gap-3 border-2 border-ink p-4"
+		class="mt-4 flex flex-wrap items-center gap-3 border-y bg-paper px-4 py-3"
 	>
 		<span class="min-w-52 grow">
 			<strong class="text-lg">{usual.name}</strong>
@@ -34,12 +36,14 @@
 				>{names(usual)}{when(usual) ? `; ${isToday ? 'today, ' : ''}${when(usual)}` : ''}</span
 			>
 		</span>
-		<Button kind="primary" size="large" onclick={() => onlayout(usual)}
-			>{usual.set ? 'Lay out' : 'The usual'}</Button
+		<Button kind={leads || isToday ? 'primary' : 'secondary'} size="large" onclick={() => onlayout(usual)}
+			>Lay {usual.set ? 'it' : 'them'} out</Button
 		>
 		{#each others as one (one.name)}
 			<Button size="large" onclick={() => onlayout(one)}>{one.name}</Button>
 		{/each}
-		<a class="link flex min-h-11 items-center" href="/waters/{waterId}/sets">Sets</a>
+		<a class="link flex min-h-11 items-center" href="/waters/{waterId}/sets"
+			>{usual.set ? 'Your sets' : 'Name a set'}</a
+		>
 	</section>
 {/if}

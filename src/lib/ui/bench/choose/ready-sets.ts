@@ -1,6 +1,6 @@
 import type { BenchAnswer, BenchOffer } from '$lib/contract/bench';
 import { setsOf, type TestSet } from '$lib/core/bench';
-import { PARAMETER_IDS } from '$lib/core/quantity';
+import { PARAMETER_IDS, type ParameterId } from '$lib/core/quantity';
 import { addDays, type Instant } from '$lib/core/time';
 import { usualKit } from '../make-draft';
 import type { Chosen } from './ChooseState.svelte';
@@ -15,6 +15,13 @@ export interface ReadySet {
 
 /** A test that was not made for so long is no longer usual. */
 const LATELY_DAYS = 60;
+/** Asked for by what happens, or read beside everything else: no part of a usual round. */
+const NO_ROUTINE: ReadonlySet<ParameterId> = new Set<ParameterId>([
+	'ammonia',
+	'nitrite',
+	'ph',
+	'temperature'
+]);
 /** One parameter alone is no set. */
 const LEAST_TESTS = 2;
 
@@ -38,7 +45,7 @@ function plainly(bench: BenchAnswer, waterId: string, offer: BenchOffer, times =
 function tested(bench: BenchAnswer, waterId: string, now: Instant): readonly Chosen[] {
 	const since = addDays(now, -LATELY_DAYS);
 	const lately = bench.offers.filter((o) => o.lastUsedAt !== null && o.lastUsedAt >= since);
-	return PARAMETER_IDS.flatMap((p) => {
+	return PARAMETER_IDS.filter((p) => !NO_ROUTINE.has(p)).flatMap((p) => {
 		const [offer] = lately
 			.filter((o) => o.method.parameter === p)
 			.sort((a, b) => (b.lastUsedAt ?? 0) - (a.lastUsedAt ?? 0));

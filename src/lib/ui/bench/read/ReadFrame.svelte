@@ -7,6 +7,7 @@
 	import { cautionOf } from '$lib/format/bench/hazard';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Disclosure from '$lib/ui/kit/Disclosure.svelte';
+	import Conditions from './Conditions.svelte';
 	import HelpTopics from '$lib/ui/shared/HelpTopics.svelte';
 	import type { BenchDesk } from '$lib/ui/shared/BenchDesk.svelte';
 
@@ -74,6 +75,13 @@
 		</div>
 		{#if fault}<p role="alert" class="mt-3 font-semibold text-warn">{faultText(fault)}</p>{/if}
 		{@render controls?.()}
+		{#if desk.draft}
+			<Conditions
+				form={formOf(desk.method!)}
+				value={desk.draft.reading.circumstances}
+				onchange={(circumstances) => desk.read({ circumstances })}
+			/>
+		{/if}
 		{#if caution}<p class="small mt-4 max-w-[38rem] border-l-4 border-line-strong pl-3">{caution}</p>{/if}
 		<Disclosure class="mt-6 max-w-[38rem]" title="Why" look="link min-h-10">
 			<p class="mt-1">{step.why}</p>

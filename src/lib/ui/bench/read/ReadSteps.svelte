@@ -10,7 +10,6 @@
 	import Button from '$lib/ui/kit/Button.svelte';
 	import type { BenchDesk } from '$lib/ui/shared/BenchDesk.svelte';
 	import { readingOf } from '$lib/ui/shared/reading-draft';
-	import Conditions from './Conditions.svelte';
 	import LiveResult from './LiveResult.svelte';
 	import { measure } from './measure';
 	import ReadFrame from './ReadFrame.svelte';
@@ -139,10 +138,6 @@
 					: 'Thin the sample with water free of it and test again: choose a dilution at the start.'}
 			</p>
 		{/if}
-		<Conditions
-			value={draft.reading.circumstances}
-			onchange={(circumstances) => desk.read({ circumstances })}
-		/>
 	{/snippet}
 	{#snippet instrument()}
 		<Ladder
