@@ -69,7 +69,8 @@ const withIds = (path: string, water: string, reading: string) =>
 		.replace('[item]', reading)
 		.replace('[plan]', reading)
 		.replace('[photograph]', reading)
-		.replace('[happening]', 'death');
+		.replace('[happening]', 'death')
+		.replace('[event]', '01a2304c-9e18-709d-8d13-d98f8582c75c');
 
 const bodyFor = (path: string) =>
 	path.startsWith('/api')

@@ -128,7 +128,8 @@ const placed = ({ path }: Door) =>
 		.replace('[photograph]', target.newId())
 		.replace('[token]', 'x'.repeat(43))
 		.replace('[code]', 'alk-syringe')
-		.replace('[happening]', 'death');
+		.replace('[happening]', 'death')
+		.replace('[event]', '01a2304c-9e18-709d-8d13-d98f8582c75c');
 
 const chance = seededRandom(7);
 /** A good request at a door, as its owner's page would send it. */

@@ -87,7 +87,8 @@ function placed(chance: Chance, { path }: Door, attacked: Attacked): string {
 		.replace('[photograph]', stray())
 		.replace('[token]', stray())
 		.replace('[code]', mostly('alk-syringe'))
-		.replace('[happening]', mostly(pick(chance, PLACES.happenings)));
+		.replace('[happening]', mostly(pick(chance, PLACES.happenings)))
+		.replace('[event]', stray());
 }
 
 /** An answer to nonsense says what is wrong in words, never with the inner path of a field or a library's English. */

@@ -177,6 +177,9 @@ export const SPECS: Readonly<Record<string, Spec>> = {
 		revise: ['alk-syringe'],
 		parameter: PARAMETER_IDS
 	}),
+	'GET /waters/[water]/around/[event]': ask(),
+	'GET /waters/[water]/sets': ask({ edit: ['x'] }),
+	'GET /waters/[water]/purified': ask(),
 	'GET /waters/[water]/panel/[happening]': ask({ event: ['x'] }),
 	'GET /waters/[water]/people': ask(),
 	'GET /waters/[water]/photographs/[photograph]': ask(),

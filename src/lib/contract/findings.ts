@@ -35,6 +35,6 @@ export interface PanelTest {
 
 export interface PanelAnswer {
 	readonly happening: PanelHappening;
-	readonly event: { readonly at: Instant; readonly note: string } | null;
+	readonly event: { readonly id: string; readonly at: Instant; readonly note: string } | null;
 	readonly tests: readonly PanelTest[];
 }

@@ -2,6 +2,7 @@ import type { AdviceId, DueTest, StageId, Verdict } from '$lib/core/judgement';
 import type { PlanLine } from '$lib/core/judgement/plan';
 import type { CycleToday, LeftOut, MatterToday, ParameterToday } from '$lib/core/judgement/water';
 import type { ParameterId } from '$lib/core/quantity';
+import type { RecurringDose } from '$lib/core/record';
 import type { TestResult } from '$lib/core/reading';
 import type { Instant } from '$lib/core/time';
 
@@ -45,6 +46,8 @@ export interface TodayAnswer {
 	readonly rows: readonly ParameterToday[];
 	readonly untested: readonly ParameterId[];
 	readonly leftOut: readonly LeftOut[];
+	/** What is given every day. */
+	readonly doses: readonly Pick<RecurringDose, 'supplement' | 'amountMlPerDay' | 'unit'>[];
 	/** Corrections that run, with what they ask for today. */
 	readonly plans: readonly PlanLine[];
 }

@@ -24,8 +24,9 @@ export const PANELS = {
 	browning: ['nitrate', 'phosphate', 'alkalinity', 'salinity'],
 	'new-salt': ['salinity', 'alkalinity', 'calcium', 'magnesium', 'nitrate', 'phosphate'],
 	'new-medium': ['phosphate', 'nitrate', 'alkalinity'],
-	'before-change': ['alkalinity', 'calcium', 'nitrate', 'phosphate'],
-	'after-change': ['salinity', 'alkalinity', 'magnesium']
+	// The same before and after, so that both stand beside each other.
+	'before-change': ['salinity', 'alkalinity', 'calcium', 'magnesium', 'nitrate', 'phosphate'],
+	'after-change': ['salinity', 'alkalinity', 'calcium', 'magnesium', 'nitrate', 'phosphate']
 } as const satisfies Readonly<Record<PanelHappening, readonly ParameterId[]>>;
 
 /** A band that reaches no higher wants none of it, canonical unit (convention). */

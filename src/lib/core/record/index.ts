@@ -19,4 +19,6 @@ export {
 } from './event.ts';
 export { impossibleEvent } from './impossible-event.ts';
 export { lastResultOf, resultsOf, type DatedResult } from './result.ts';
+export { aroundEvent, type AroundRow, type AroundWater, type Beside, type Came } from './around-event.ts';
+export { runningDoses } from './running-doses.ts';
 export { lightsAt, litBy, type DatedLights, type Water } from './water.ts';

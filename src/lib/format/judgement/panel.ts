@@ -150,6 +150,18 @@ const PANEL_WORDS: Readonly<Record<PanelHappening, Words>> = {
 		}
 	},
 	'before-change': {
+		salinity: {
+			why: 'The new water is matched to it.',
+			low: 'Mix the new water to where the tank should be, not to where it is; at most half a unit a day.',
+			inside: 'A baseline: mix the new water to it.',
+			high: 'Thinner new water brings it down; one unit a day at most.'
+		},
+		magnesium: {
+			why: 'A thrifty salt draws it down, change by change.',
+			low: 'The change may raise it: look at the new water’s.',
+			inside: 'A baseline.',
+			high: 'The change may lower it.'
+		},
 		alkalinity: {
 			why: 'The level that the change will move.',
 			low: 'The change may raise it: look at the new water’s.',
@@ -176,6 +188,24 @@ const PANEL_WORDS: Readonly<Record<PanelHappening, Words>> = {
 		}
 	},
 	'after-change': {
+		calcium: {
+			why: 'It tells what the new water brought.',
+			low: 'The new water was low in it.',
+			inside: 'As it should be.',
+			high: 'The new water was rich in it.'
+		},
+		nitrate: {
+			why: 'It tells whether the change took out its share.',
+			low: 'It took out more than is wanted: change less.',
+			inside: 'As it should be.',
+			high: 'One change takes out its share and no more; see beside what was to be expected.'
+		},
+		phosphate: {
+			why: 'Read again in a week: rock gives it back.',
+			low: 'As low as that it starves: change less, feed more.',
+			inside: 'As it should be, for now.',
+			high: 'Its source goes on: food, rock, the new water itself.'
+		},
 		salinity: SALINITY,
 		alkalinity: {
 			why: 'It tells what the new water brought.',

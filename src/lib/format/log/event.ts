@@ -65,3 +65,16 @@ export function eventWords(kind: EventKind, details: EventDetails): string {
 			return '';
 	}
 }
+
+/** "Calcium liquid 12 mL" */
+export function dailyDoseWords({
+	supplement,
+	amountMlPerDay,
+	unit = 'ml'
+}: {
+	readonly supplement: string;
+	readonly amountMlPerDay: number;
+	readonly unit?: 'ml' | 'g';
+}): string {
+	return `${supplement} ${plain(Number(amountMlPerDay.toPrecision(4)))} ${unit === 'g' ? 'g' : 'mL'}`;
+}

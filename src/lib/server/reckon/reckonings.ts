@@ -8,6 +8,7 @@ import { readDaily } from '../service/correction/read-daily.ts';
 import type { Deps } from '../service/deps.ts';
 import { readDay } from '../service/judgement/read-day.ts';
 import { readFindings } from '../service/judgement/read-findings.ts';
+import { readAround } from '../service/judgement/read-around.ts';
 import { readPanel } from '../service/judgement/read-panel.ts';
 import { readDoubt } from '../service/reading/read-doubt.ts';
 import { compareKits, readShelf, readShelfThing } from '../service/shelf/read-shelf.ts';
@@ -30,6 +31,7 @@ export const RECKONINGS = {
 	change: readChange,
 	daily: readDaily,
 	panel: readPanel,
+	around: readAround,
 	comparison: readComparison,
 	doubt: readDoubt,
 	shelf: readShelf,
@@ -60,7 +62,8 @@ const OF_ONE_WATER: ReadonlySet<ReckoningName> = new Set([
 	'trends',
 	'daily',
 	'doubt',
-	'panel'
+	'panel',
+	'around'
 ]);
 
 export function restsOnOneWater(name: ReckoningName): boolean {

@@ -18,13 +18,13 @@
 	import { litresWords } from '$lib/format/volume';
 	import May from '$lib/ui/access/May.svelte';
 	import Button from '$lib/ui/kit/Button.svelte';
-	import Checkbox from '$lib/ui/kit/Checkbox.svelte';
 	import Choice from '$lib/ui/kit/Choice.svelte';
 	import Field from '$lib/ui/kit/Field.svelte';
 	import Hidden from '$lib/ui/kit/Hidden.svelte';
 	import LitresField from '$lib/ui/kit/LitresField.svelte';
 	import Fault from '$lib/ui/shared/Fault.svelte';
 	import { sending } from '$lib/ui/shared/sending';
+	import TickList from '$lib/ui/shared/TickList.svelte';
 	import Dangers from './Dangers.svelte';
 	import LiveForm from '$lib/ui/shared/LiveForm.svelte';
 	import MovePicture from './MovePicture.svelte';
@@ -48,10 +48,12 @@
 		answer: ChangeReckoned;
 		neglected: readonly NeglectedStep[] | null;
 		id: string;
+		/** Of the water's place; the ticks of another day are others. */
+		day: string;
 		units: Readonly<Record<ParameterId, UnitId>>;
 		fault: string;
 	}
-	let { waterId, given, batches, bands, asked, answer, neglected, id, units, fault }: Props = $props();
+	let { waterId, given, batches, bands, asked, answer, neglected, id, day, units, fault }: Props = $props();
 
 	const level = (parameter: ParameterId, value: number) =>
 		limitInUnit(parameter, Number(value.toPrecision(3)), units[parameter]);
@@ -261,15 +263,21 @@
 
 	<section aria-labelledby="list" class="mt-10">
 		<h2 id="list" class="text-2xl">At the tank, one after the other</h2>
-		<ol class="mt-2 border-b">
-			{#each CHANGE_STEPS as step, i (step)}
-				<li class="border-t">
-					<Checkbox large class="min-h-12 items-center py-1"
-						><span class="figures text-muted">{i + 1}</span> {CHANGE_WORDS[step]}</Checkbox
-					>
-				</li>
-			{/each}
-		</ol>
+		<TickList
+			class="mt-2 border-y"
+			label="At the tank"
+			list="change/{waterId}/{day}"
+			lines={CHANGE_STEPS.map((step) => CHANGE_WORDS[step])}
+		/>
+		<p class="mt-4 flex flex-wrap gap-3">
+			<Button href="/waters/{waterId}/bench?what=before-change">Test before it</Button>
+			<Button
+				href="/waters/{waterId}/log/new?kind=water-change&litres={wish.litres}&batch={encodeURIComponent(
+					wish.batch
+				)}">It is done: enter it</Button
+			>
+			<Button href="/waters/{waterId}/bench?what=after-change">Test the same after it</Button>
+		</p>
 		<p class="small mt-2 text-muted">
 			Cleaning the sand takes good and bad with it: a part at a time. A change may raise salinity where the
 			new water is saltier.

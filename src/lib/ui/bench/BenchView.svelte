@@ -138,7 +138,13 @@
 			onclose={() => void atBench.close()}
 		/>
 	{:else if desk.ready && shown && atBench.phase === 'run' && desk.isSession}
-		<shown.SessionFrame {desk} {planner} {timeZone} waterName={(id) => atBench.waterName(id)}>
+		<shown.SessionFrame
+			{desk}
+			{planner}
+			{timeZone}
+			unused={habits.unused}
+			waterName={(id) => atBench.waterName(id)}
+		>
 			<shown.RunBench
 				bench={atBench.at}
 				{units}

@@ -55,6 +55,13 @@
 			>
 		</p>
 	{/if}
+	{#if panel.event && panel.happening === 'death'}
+		<p class="mt-4">
+			<a class="link" href="/waters/{waterId}/around/{panel.event.id}"
+				>The panel of the day beside that of the next</a
+			>
+		</p>
+	{/if}
 	<ol class="mt-6 border-b">
 		{#each panel.tests as test (test.parameter)}
 			{@const words = panelWords(panel.happening, test.parameter)}

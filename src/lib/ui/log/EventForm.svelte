@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { untrack } from 'svelte';
 	import { enhance } from '$app/forms';
 	import { LONGEST } from '$lib/contract/lengths';
 	import { convert, PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
@@ -25,6 +26,13 @@
 		kind: string;
 		/** Earlier doses, newest first: their supplements are offered again. */
 		used: readonly EventDetails[];
+		/** Batches that were mixed and tested, newest first. */
+		batches: readonly {
+			readonly name: string;
+			readonly levels: Readonly<Partial<Record<ParameterId, { readonly value: number }>>>;
+		}[];
+		/** What the page before knows already. */
+		given: { readonly litres: string; readonly batch: string | null };
 		units: Readonly<Record<ParameterId, UnitId>>;
 		timeZone: string;
 		now: Instant;
@@ -35,7 +43,8 @@
 			readonly text: string;
 		} | null;
 	}
-	let { id, waterId, kind, used, units, timeZone, now, netVolumeL, refused }: Props = $props();
+	let { id, waterId, kind, used, batches, given, units, timeZone, now, netVolumeL, refused }: Props =
+		$props();
 
 	const SECTIONS = [
 		{ kind: 'dose', name: 'One dose' },
@@ -79,6 +88,23 @@
 	const general = $derived(
 		refused && !/^(details\.|happenedAt|note|volumeL)/.test(refused.field) ? refused.text : null
 	);
+
+	/** So many batches are offered. */
+	const MOST_BATCHES = 6;
+	const OTHER = '…';
+	/** The batch that the new water came from: its tests need no retyping. */
+	let batch = $state(
+		untrack(() => refused?.entered['details.batch'] ?? given.batch ?? batches[0]?.name ?? OTHER)
+	);
+	const tested = $derived(batches.find((b) => b.name === batch)?.levels ?? null);
+	function newWaterOf(parameter: ParameterId): string {
+		const entered = before(`details.newWater.${parameter}`);
+		if (entered !== undefined) return entered;
+		const level = tested?.[parameter];
+		if (!level) return '';
+		const shown = convert(level.value, PARAMETERS[parameter].canonicalUnit, units[parameter]);
+		return plain(Number(shown.toPrecision(4)));
+	}
 
 	let supplement = $derived(before('details.supplement') ?? first?.supplement ?? '');
 	function strengthOf(parameter: ParameterId): string {
@@ -178,15 +204,30 @@
 				name="details.volumeL"
 				label="Volume changed"
 				help={netVolumeL === null ? '' : `The water holds ${litresWords(netVolumeL)}.`}
-				value={before('details.volumeL') ?? ''}
+				value={before('details.volumeL') ?? given.litres}
 				fault={fault('details.volumeL') ?? fault('volumeL')}
 			/>
-			<Field
-				name="details.batch"
-				label="Batch of new water"
-				value={before('details.batch') ?? ''}
-				fault={fault('details.batch')}
-			/>
+			{#if batches.length > 0 && batch !== OTHER}
+				<Choice
+					name="details.batch"
+					label="Batch of new water"
+					value={batch}
+					items={[
+						...batches.slice(0, MOST_BATCHES).map((b) => ({ value: b.name, name: b.name })),
+						{ value: OTHER, name: 'another one …' }
+					]}
+					help={tested ? 'What its barrel was tested for is filled in below.' : 'Its barrel was not tested.'}
+					fault={fault('details.batch')}
+					onpick={(picked) => (batch = picked)}
+				/>
+			{:else}
+				<Field
+					name="details.batch"
+					label="Batch of new water"
+					value={before('details.batch') ?? ''}
+					fault={fault('details.batch')}
+				/>
+			{/if}
 		{:else if section === 'new-mix'}
 			<div class="grid gap-5 sm:grid-cols-3">
 				<Field
@@ -212,12 +253,9 @@
 		{#if section === 'dose' || section === 'recurring-dose'}
 			<ValueFields of="strength" shown={strengthOf} {units} fault={fault('details.strength')} />
 		{:else if section === 'water-change'}
-			<ValueFields
-				of="new-water"
-				shown={(parameter) => before(`details.newWater.${parameter}`) ?? ''}
-				{units}
-				fault={fault('details.newWater')}
-			/>
+			{#key batch}
+				<ValueFields of="new-water" shown={newWaterOf} {units} fault={fault('details.newWater')} />
+			{/key}
 		{/if}
 
 		<WhenField

@@ -14,6 +14,8 @@
 		units: Readonly<Record<ParameterId, UnitId>>;
 		everywhere: boolean;
 	}
+	/** What readings are held against each other around. */
+	const AROUND: ReadonlySet<string> = new Set(['water-change', 'dose', 'medium-in', 'medium-out', 'death']);
 	let { entry, struck, base, units, everywhere }: Props = $props();
 </script>
 
@@ -45,6 +47,9 @@
 {:else}
 	<span class="figures">{eventWords(entry.kind, entry.details)}</span>
 	{@const panel = happeningOf(entry.kind)}
+	{#if AROUND.has(entry.kind) && !struck}
+		<a class="link small mr-3" href="/waters/{entry.waterId}/around/{entry.id}">Before and after</a>
+	{/if}
 	{#if panel && !struck}
 		<a class="link small" href="/waters/{entry.waterId}/panel/{panel}?event={entry.id}"
 			>What to test, and what it told</a

@@ -1,7 +1,9 @@
 <script lang="ts">
 	import type { PlanLine } from '$lib/core/judgement/plan';
 	import type { ParameterId, UnitId } from '$lib/core/quantity';
-	import { courseWords, HELD, planTitle, stepWords } from '$lib/format/adjust/adjust';
+	import { courseWords, HELD, planTitle } from '$lib/format/adjust/adjust';
+
+	import StepTick from './StepTick.svelte';
 
 	interface Props {
 		plans: readonly PlanLine[];
@@ -9,9 +11,10 @@
 		told: string | null;
 		/** Address of the water. */
 		base: string;
+		stepIds: Readonly<Record<string, string>>;
 		units: Readonly<Record<ParameterId, UnitId>>;
 	}
-	let { plans, told, base, units }: Props = $props();
+	let { plans, told, base, stepIds, units }: Props = $props();
 </script>
 
 <h2 class="label mt-8">Corrections under way</h2>
@@ -28,8 +31,14 @@
 				>{/if}
 			{#each plan.id === told ? [] : plan.today as step (step.id)}
 				<span class="small figures block"
-					>{step.state === 'done' ? '✓' : step.day < plan.day - 1 ? 'Still open:' : 'Today:'}
-					{stepWords(step, units)}</span
+					>{step.state === 'done' ? '' : step.day < plan.day - 1 ? 'Still open:' : 'Today:'}
+					<StepTick
+						plan="{base}/adjust/plans/{plan.id}"
+						{step}
+						id={stepIds[`${plan.id}/${step.id}`]}
+						held={plan.held}
+						{units}
+					/></span
 				>
 			{/each}
 			{#if plan.offCourse}

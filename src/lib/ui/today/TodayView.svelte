@@ -5,12 +5,12 @@
 	import type { PlanLine } from '$lib/core/judgement/plan';
 	import { nameWithin, PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
 	import type { EventDetails, EventKind } from '$lib/core/record';
-	import { endOfDay, type Instant } from '$lib/core/time';
-	import { HELD, stepWords } from '$lib/format/adjust/adjust';
+	import { civilDate, endOfDay, type Instant } from '$lib/core/time';
+	import { HELD } from '$lib/format/adjust/adjust';
 	import { whyDue } from '$lib/format/bench/bench';
 	import { longDay, shortDay } from '$lib/format/date';
 	import { ADVICE, STAGE_NAMES } from '$lib/format/judgement/stage';
-	import { EVENT_NAMES, eventWords } from '$lib/format/log/event';
+	import { dailyDoseWords, EVENT_NAMES, eventWords } from '$lib/format/log/event';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Late from '$lib/ui/kit/late/Late.svelte';
 	import Disclosure from '$lib/ui/kit/Disclosure.svelte';
@@ -22,6 +22,8 @@
 	import Matters from './Matters.svelte';
 	import ParameterRow from './ParameterRow.svelte';
 	import PlansToday from './PlansToday.svelte';
+	import TickList from '$lib/ui/shared/TickList.svelte';
+	import StepTick from './StepTick.svelte';
 	import UsualSet from './UsualSet.svelte';
 	import NextTests from './NextTests.svelte';
 	import HelpMark from '$lib/ui/kit/HelpMark.svelte';
@@ -38,11 +40,13 @@
 		}[];
 		/** Sets of tests that were named at this site. */
 		sets: readonly TestSet[];
+		/** Fresh ids for the steps of plans that can be ticked, by plan and step. */
+		stepIds: Readonly<Record<string, string>>;
 		units: Readonly<Record<ParameterId, UnitId>>;
 		timeZone: string;
 		now: Instant;
 	}
-	let { water, today, lately, sets, units, timeZone, now }: Props = $props();
+	let { water, today, lately, sets, stepIds, units, timeZone, now }: Props = $props();
 
 	const WIDE = '(min-width: 64rem)';
 	const desk = benchDeskOf();
@@ -124,7 +128,13 @@
 			{#if asking.held}<p class="mt-1">{HELD}</p>{/if}
 			<ul class="small figures mt-2" aria-label="Its steps today">
 				{#each openSteps(asking) as step (step.id)}<li class="border-t py-1.5">
-						{stepWords(step, units)}
+						<StepTick
+							plan="{base}/adjust/plans/{asking.id}"
+							{step}
+							id={stepIds[`${asking.id}/${step.id}`]}
+							held={asking.held}
+							{units}
+						/>
 					</li>{/each}
 			</ul>
 			<p class="mt-4 flex flex-wrap gap-3">
@@ -171,8 +181,24 @@
 						plans={today.plans}
 						told={desk.draft || testsFirst ? null : (asking?.id ?? null)}
 						{base}
+						{stepIds}
 						{units}
 					/>{/if}
+				{#if today.doses.length > 0}
+					<h2 class="label mt-8">Daily doses</h2>
+					<TickList
+						class="small mt-1 border-t"
+						label="Daily doses of today"
+						list="doses/{water.id}/{civilDate(now, timeZone)}"
+						lines={today.doses.map(dailyDoseWords)}
+					/>
+					<p class="small mt-1 text-muted">
+						Ticks stay on this device. A day that was left out changes the reckoning: <a
+							class="link"
+							href="{base}/log/new?kind=recurring-dose-missed">say so</a
+						>.
+					</p>
+				{/if}
 			</Late>
 			<Late>
 				<h2 class="label mt-8">Lately</h2>

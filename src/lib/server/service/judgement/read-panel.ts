@@ -43,7 +43,7 @@ export async function readPanel(
 	const usual = new Set([...due.map((d) => d.parameter), ...results.map((r) => r.result.parameter)]);
 	return {
 		happening,
-		event: event && { at: event.happenedAt, note: event.note },
+		event: event && { id: event.id, at: event.happenedAt, note: event.note },
 		tests: asked
 			.filter((p) => usual.has(p) || bandAt(targets, p, now) !== null)
 			.map((parameter) => {

@@ -2,7 +2,7 @@ import type { LastSession, TodayAnswer } from '$lib/contract/today';
 import { judgeResult, pressing, STAGES, type DueTest, type StageId } from '$lib/core/judgement';
 import { planLines } from '$lib/core/judgement/plan';
 import { mattersOf, rateMoves, type JudgedWater, type MatterToday } from '$lib/core/judgement/water';
-import { bandAt, plainBand } from '$lib/core/record';
+import { bandAt, plainBand, runningDoses } from '$lib/core/record';
 import { addDays, civilDate } from '$lib/core/time';
 import type { SiteScope } from '../../repository/scope.ts';
 import type { Deps } from '../deps.ts';
@@ -67,6 +67,11 @@ export function todayOf(judged: JudgedWater, matters: readonly MatterToday[]): T
 		rows,
 		untested,
 		leftOut: judged.leftOut,
+		doses: runningDoses(judged.events, judged.now).map(({ supplement, amountMlPerDay, unit }) => ({
+			supplement,
+			amountMlPerDay,
+			...(unit ? { unit } : {})
+		})),
 		plans: planLines(judged).filter((p) => p.state === 'running' || p.state === 'over')
 	};
 }

@@ -6,10 +6,19 @@
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Disclosure from '$lib/ui/kit/Disclosure.svelte';
 	import { outboxOf } from '$lib/ui/shared/context';
+	import TickList from '$lib/ui/shared/TickList.svelte';
 	import Photographs from '$lib/ui/shared/Photographs.svelte';
 	import type { BenchSession } from '$lib/ui/shared/bench-session';
 	import { LABEL_FIRST } from '$lib/format/bench/hazard';
-	import { cleanUp, nextWords, outsideWaters, rowsOf, summaryText } from './finish-words';
+	import {
+		CLEAN_UP_LAST,
+		cleanUpList,
+		cleanUpOf,
+		nextWords,
+		outsideWaters,
+		rowsOf,
+		summaryText
+	} from './finish-words';
 
 	interface Props {
 		session: BenchSession;
@@ -25,12 +34,10 @@
 	const outbox = outboxOf();
 	const rows = $derived(rowsOf(session, units, benchOf));
 	const text = $derived(summaryText(session, rows, timeZone, now));
-	const tidy = $derived(
-		cleanUp(
-			session.finished.map((f) => f.draft.method),
-			unused
-		)
-	);
+	const tidy = $derived([
+		...new Set(session.finished.flatMap((f) => cleanUpOf(f.draft.method, unused))),
+		...CLEAN_UP_LAST
+	]);
 	const waiting = $derived(new Set(outbox.waiting.map((w) => w.id)));
 	let copied = $state('');
 	async function copy(): Promise<void> {
@@ -89,9 +96,7 @@
 	<div class="mt-6 grid gap-x-12 gap-y-6 md:grid-cols-2">
 		<section aria-labelledby="tidy">
 			<h2 id="tidy" class="text-xl">Clean up</h2>
-			<ol class="mt-2 list-decimal pl-5">
-				{#each tidy as line (line)}<li class="py-0.5">{line}</li>{/each}
-			</ol>
+			<TickList class="mt-2" label="Clean up" list={cleanUpList(session)} lines={tidy} />
 			<p class="small mt-2 text-muted">{LABEL_FIRST}</p>
 		</section>
 		<section aria-labelledby="next">

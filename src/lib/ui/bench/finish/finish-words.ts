@@ -5,6 +5,7 @@ import { convert, PARAMETERS, type ParameterId, type UnitId } from '$lib/core/qu
 import { boundsOf, effectsOf, pointOf, type TestResult } from '$lib/core/reading';
 import type { Instant } from '$lib/core/time';
 import { deviationWords, effectWords } from '$lib/format/bench/bench';
+import { listed } from '../layout/layout-words';
 import { clockTime, longDay, shortDay } from '$lib/format/date';
 import { limitInUnit, resultInUnit } from '$lib/format/quantity';
 import { boundSentence, verdictSentence } from '$lib/format/judgement/verdict';
@@ -133,39 +134,42 @@ export function rowsOf(
 	});
 }
 
-/** What is to be done with what was used, as the methods and the keeper's habits say. */
-export function cleanUp(methods: readonly Method[], unused: 'discard' | 'put-back'): readonly string[] {
-	const hazards = new Set<Hazard>(methods.flatMap((m) => m.reagents.flatMap((r) => r.hazards)));
-	const titrated = methods.some((m) => m.equipment.some((e) => e.includes('titration syringe')));
-	const lines = ['Close every bottle and pot first.'];
-	if (hazards.has('heavy-metal')) {
-		lines.push(
-			'Collect the tested water of tests with heavy metal in a bottle of its own; never down the drain.'
-		);
-	}
-	if (methods.some((m) => m.reagents.length > 0)) {
-		lines.push(
-			'Pour the other tested water away as the labels and the local rules say, never into the tank.'
-		);
-	}
-	if (titrated) {
-		lines.push(
-			unused === 'put-back'
-				? 'Unused titrant goes back into its own bottle where the leaflet allows it, and nowhere else.'
-				: 'Unused titrant is waste: it touched the syringe.'
-		);
-		lines.push('Rinse the titration syringes and tips, and lay each back to its reagent.');
-	}
-	if (methods.some((m) => m.equipment.some((e) => e.includes('filter')))) {
-		lines.push('Throw the filter away with what it holds.');
-	}
-	lines.push('Rinse vials, caps, scoops and sample syringes with purified water; let them dry upside down.');
-	if (methods.some((m) => m.equipment.some((e) => e.includes('cuvette')))) {
-		lines.push('Wipe the cuvette dry with something soft.');
-	}
-	lines.push('Wash your hands.');
-	return lines;
+/** What is to be done with what one test used, once its vial is free, as its method and the keeper's habits say. */
+export function cleanUpOf(method: Method, unused: 'discard' | 'put-back'): readonly string[] {
+	const { name } = PARAMETERS[method.parameter];
+	const hazards = new Set<Hazard>(method.reagents.flatMap((r) => r.hazards));
+	const has = (thing: string) => method.equipment.some((e) => e.includes(thing));
+	const labels = method.reagents.map((r) => r.label);
+	return [
+		...(labels.length > 0 ? [`${name}: close ${listed(labels)}.`] : []),
+		...(hazards.has('heavy-metal')
+			? [`${name}: collect the tested water in a bottle of its own; never down the drain.`]
+			: labels.length > 0
+				? [`${name}: pour the tested water away as the label and the local rules say, never into the tank.`]
+				: []),
+		...(has('titration syringe')
+			? [
+					unused === 'put-back'
+						? `${name}: unused titrant goes back into its own bottle where the leaflet allows it, and nowhere else; rinse its syringe and tip, and lay them back to it.`
+						: `${name}: unused titrant is waste, it touched the syringe; rinse syringe and tip, and lay them back to their reagent.`
+				]
+			: []),
+		...(has('filter') ? [`${name}: throw the filter away with what it holds.`] : []),
+		...(has('vial')
+			? [`${name}: rinse its vial and cap with purified water; let them dry upside down.`]
+			: []),
+		...(has('cuvette') ? [`${name}: wipe the cuvette dry with something soft.`] : [])
+	];
 }
+
+/** What is left to do at the end, whatever was tested. */
+export const CLEAN_UP_LAST: readonly string[] = [
+	'Rinse scoops and sample syringes with purified water; let them dry.',
+	'Wash your hands.'
+];
+
+/** Where the ticks of a session's clean-up are kept. */
+export const cleanUpList = (session: Pick<BenchSession, 'id'>): string => `clean-up/${session.id}`;
 
 /** The waters in which this session found something outside its band. */
 export function outsideWaters(session: BenchSession, benchOf: BenchOf): readonly string[] {

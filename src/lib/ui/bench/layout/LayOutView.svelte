@@ -15,6 +15,7 @@
 	import Disclosure from '$lib/ui/kit/Disclosure.svelte';
 	import type { BenchDesk } from '$lib/ui/shared/BenchDesk.svelte';
 	import { togetherOf, type BenchDraft } from '$lib/ui/shared/bench-session';
+	import TickList from '$lib/ui/shared/TickList.svelte';
 	import BoxCheck from './BoxCheck.svelte';
 	import Lanes from './Lanes.svelte';
 	import { lanesOf } from './lanes';
@@ -93,6 +94,16 @@
 			tests: session.tests.map((t) => (t.kit?.id === kitId ? { ...t, kit: { ...t.kit, boxComplete } } : t))
 		});
 	}
+	const toFetch = $derived([
+		...bottles,
+		...shared,
+		several
+			? `a clean cup of each water: ${[...new Set(session.tests.map((t) => waterName(t.waterId)))].join(', ')}`
+			: single
+				? 'a cup of the water, at room temperature'
+				: 'a clean cup of the water, at room temperature',
+		'purified water, towel, light'
+	]);
 	/** What is rinsed and drawn now, so that no test asks for it again. */
 	const ahead = $derived(togetherOf(session));
 	const togetherNow = $derived(ahead.size > 0 && [...ahead.values()].every((n) => n > 0));
@@ -288,18 +299,7 @@
 					{/each}
 				</ul>
 			{/if}
-			<ul class="mt-2 list-disc pl-5">
-				{#each bottles as kit (kit)}<li>{kit}</li>{/each}
-				{#each shared as what (what)}<li>{what}</li>{/each}
-				<li>
-					{several
-						? `a clean cup of each water: ${[...new Set(session.tests.map((t) => waterName(t.waterId)))].join(', ')}`
-						: single
-							? 'a cup of the water, at room temperature'
-							: 'a clean cup of the water, at room temperature'}
-				</li>
-				<li>purified water, towel, light</li>
-			</ul>
+			<TickList class="mt-1" label="Fetch" list="lay-out/{session.id}" lines={toFetch} />
 			{#if !single}
 				<h2 class="mt-5 text-xl">Rinse{draws.length > 0 ? ' and draw' : ''}</h2>
 				<p class="mt-1">

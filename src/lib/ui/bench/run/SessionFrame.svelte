@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { onMount, type Snippet } from 'svelte';
-	import { stepsFor } from '$lib/core/method';
+	import { isFree, stepsFor } from '$lib/core/method';
 	import { progressOf } from '$lib/core/bench';
 	import { nameWithin, PARAMETERS } from '$lib/core/quantity';
 	import { canStayAwake } from '$lib/client/wake-lock';
@@ -9,6 +9,9 @@
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Disclosure from '$lib/ui/kit/Disclosure.svelte';
 	import type { BenchDesk } from '$lib/ui/shared/BenchDesk.svelte';
+	import TickList from '$lib/ui/shared/TickList.svelte';
+	import { cleanUpList, cleanUpOf } from '../finish/finish-words';
+	import { listed } from '../layout/layout-words';
 	import Lanes from '../layout/Lanes.svelte';
 	import { lanesOf } from '../layout/lanes';
 	import PlanWishes from '../layout/PlanWishes.svelte';
@@ -20,10 +23,12 @@
 		planner: SessionPlanner;
 		timeZone: string;
 		waterName: (id: string) => string;
+		/** What becomes of titrant that was not used. */
+		unused: 'discard' | 'put-back';
 		/** The screen of the test at hand. */
 		children: Snippet;
 	}
-	let { desk, planner, timeZone, waterName, children }: Props = $props();
+	let { desk, planner, timeZone, waterName, unused, children }: Props = $props();
 
 	/** How often it is looked whether the order still fits. */
 	const LOOK_MS = 400;
@@ -67,6 +72,9 @@
 			desk.plan === null &&
 			session.tests.some((t) => t.readAt === null)
 	);
+	/** Tests that are over: their vials are free, and can be cleaned while others stand. */
+	const free = $derived(session.finished);
+	const waits = $derived(desk.progress?.step ? isFree(desk.progress.step) : false);
 	function resume(): void {
 		desk.resume();
 		void planner.plan();
@@ -200,6 +208,21 @@
 	{@render children()}
 
 	<div class="page pt-0!">
+		{#if free.length > 0}
+			<Disclosure
+				class="border-t"
+				open={waits}
+				look="link min-h-11 py-3"
+				title="Clean up meanwhile: {listed(free.map((f) => nameWithin(f.draft.method.parameter)))}"
+			>
+				<TickList
+					class="pb-4"
+					label="Clean up what is free"
+					list={cleanUpList(session)}
+					lines={[...new Set(free.flatMap((f) => cleanUpOf(f.draft.method, unused)))]}
+				/>
+			</Disclosure>
+		{/if}
 		<Disclosure class="border-t" look="link min-h-11 py-3"
 			>{#snippet title()}Change the plan{next ? '' : ' (no order fits)'}{/snippet}
 			<div class="pb-4">

@@ -19,6 +19,10 @@ export const load = (async ({ locals, params }) => {
 		today: toJson(today),
 		lines,
 		sets,
+		// For a step that is ticked here: told twice it is kept once.
+		stepIds: Object.fromEntries(
+			today.plans.flatMap((p) => p.today.map((s) => [`${p.id}/${s.id}`, services.newId()] as const))
+		),
 		lately: lately.map(({ id, kind, details, note, happenedAt }) => ({ id, kind, details, note, happenedAt }))
 	};
 }) satisfies PageServerLoad;

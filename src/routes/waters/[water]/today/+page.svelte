@@ -20,6 +20,7 @@
 	{today}
 	lately={data.lately}
 	sets={data.sets}
+	stepIds={data.stepIds}
 	units={data.preferences.units}
 	timeZone={data.timeZone}
 	now={data.now}

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import PurifiedNotice from '$lib/ui/shared/PurifiedNotice.svelte';
+	import { civilDate } from '$lib/core/time';
 	import ChangeView from '$lib/ui/adjust/ChangeView.svelte';
 	import VolumeUnknown from '$lib/ui/adjust/VolumeUnknown.svelte';
 
@@ -18,6 +19,7 @@
 			answer={data.answer}
 			neglected={data.neglected}
 			id={data.id}
+			day={civilDate(data.now, data.timeZone)}
 			units={data.preferences.units}
 			fault={form?.text ?? ''}
 		/>

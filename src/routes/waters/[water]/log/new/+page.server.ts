@@ -7,11 +7,19 @@ import type { Actions, PageServerLoad } from './$types';
 
 export const load = (async ({ locals, params, url }) => {
 	const open = await askedWater(locals, params);
-	const used = await locals.services.log.supplementsUsed(open.scope, open.water.id);
+	const [used, batches] = await Promise.all([
+		locals.services.log.supplementsUsed(open.scope, open.water.id),
+		locals.services.correction.readBatches(open.scope)
+	]);
 	return {
 		id: locals.services.newId(),
 		kind: url.searchParams.get('kind') ?? 'dose',
-		used: used.map(({ details }) => details)
+		used: used.map(({ details }) => details),
+		batches: batches.map(({ name, levels, mixedAt }) => ({ name, levels, mixedAt })),
+		given: {
+			litres: url.searchParams.get('litres') ?? '',
+			batch: url.searchParams.get('batch')
+		}
 	};
 }) satisfies PageServerLoad;
 
@@ -24,6 +32,10 @@ export const actions = {
 		if (!outcome.ok) return refused(form, outcome.fault);
 		// What happened asks for tests: they are told at once.
 		const panel = command.ok ? happeningOf(command.value.kind) : null;
+		// What was read before stands beside what is read after.
+		if (command.ok && command.value.kind === 'water-change') {
+			redirect(303, `/waters/${params.water}/around/${command.value.id}`);
+		}
 		redirect(
 			303,
 			panel && command.ok

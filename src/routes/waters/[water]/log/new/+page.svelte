@@ -10,6 +10,8 @@
 	waterId={data.water.id}
 	kind={form?.entered.kind ?? data.kind}
 	used={data.used}
+	batches={data.batches}
+	given={data.given}
 	units={data.preferences.units}
 	timeZone={data.timeZone}
 	now={data.now}
