@@ -19,6 +19,7 @@ const ASKERS: readonly Asker[] = ['nobody', 'stranger', ...[...ROLES].reverse()]
 /** What a helper may change: by these doors and by no other of a site. */
 const OF_A_HELPER = new Set([
 	'POST /api/waters/[water]/boxes',
+	'POST /api/waters/[water]/bottles',
 	'POST /api/waters/[water]/photographs',
 	'POST /api/waters/[water]/photographs/withdrawals',
 	'POST /api/waters/[water]/reports',

@@ -178,6 +178,7 @@ export const SPECS: Readonly<Record<string, Spec>> = {
 		parameter: PARAMETER_IDS
 	}),
 	'GET /waters/[water]/around/[event]': ask(),
+	'GET /waters/[water]/sea': ask(),
 	'GET /waters/[water]/sets': ask({ edit: ['x'] }),
 	'GET /waters/[water]/purified': ask(),
 	'GET /waters/[water]/panel/[happening]': ask({ event: ['x'] }),
@@ -255,6 +256,16 @@ export const SPECS: Readonly<Record<string, Spec>> = {
 			}));
 			return { id: newId(), waterId, source: 'A laboratory', rows };
 		}
+	},
+	'POST /api/waters/[water]/bottles': {
+		kind: 'json',
+		command: (_, { waterId, newId, nowMs }) => ({
+			id: newId(),
+			waterId,
+			happenedAt: nowMs,
+			offsetMinutes: 0,
+			note: ''
+		})
 	},
 	'POST /api/waters/[water]/boxes': {
 		kind: 'json',

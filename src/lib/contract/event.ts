@@ -72,6 +72,8 @@ export const NewMixDetails = Type.Object(
 	closed
 );
 
+/** What somebody suspects as the cause joins what is tested. */
+const SuspectDetails = Type.Object({ suspected: Type.Optional(words(PARAMETER_IDS)) }, closed);
 const NoDetails = Type.Object({}, closed);
 
 /** Every kind of event, and what is kept of it besides its time and note. */
@@ -82,14 +84,16 @@ export const EVENT_DETAILS = {
 	'water-change': WaterChangeDetails,
 	'new-mix': NewMixDetails,
 	'top-up': NoDetails,
-	'medium-in': NoDetails,
+	'medium-in': SuspectDetails,
 	'medium-out': NoDetails,
 	feeding: NoDetails,
 	'animals-in': NoDetails,
 	'animals-out': NoDetails,
-	death: NoDetails,
-	algae: NoDetails,
-	browning: NoDetails,
+	'animal-moved': SuspectDetails,
+	death: SuspectDetails,
+	algae: SuspectDetails,
+	browning: SuspectDetails,
+	'bottle-kept': NoDetails,
 	failure: NoDetails,
 	note: NoDetails
 } as const satisfies Record<EventKind, TSchema>;
@@ -116,3 +120,10 @@ export type RecordEvent = { [K in EventKind]: EventOf<K> }[EventKind];
 export const RECORD_EVENT = Object.fromEntries(EVENT_KINDS.map((kind) => [kind, eventOf(kind)])) as {
 	[K in EventKind]: ReturnType<typeof eventOf<K>>;
 };
+
+/** At the bench: a closed bottle of the sample is put aside for the laboratory. */
+export const KeepBottle = Type.Object(
+	{ id: Id, waterId: Id, happenedAt: InstantMs, offsetMinutes: OffsetMinutes, note: Note },
+	closed
+);
+export type KeepBottle = Static<typeof KeepBottle>;

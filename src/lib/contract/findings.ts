@@ -23,6 +23,8 @@ export interface FindingsAnswer {
 /** A test that an event asks for, and what was read since. */
 export interface PanelTest {
 	readonly parameter: ParameterId;
+	/** Somebody suspects it as the cause. */
+	readonly suspected: boolean;
 	readonly band: SourcedBand | null;
 	readonly since: {
 		readonly at: Instant;

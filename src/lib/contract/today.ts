@@ -46,6 +46,8 @@ export interface TodayAnswer {
 	readonly rows: readonly ParameterToday[];
 	readonly untested: readonly ParameterId[];
 	readonly leftOut: readonly LeftOut[];
+	/** Bottles that were put aside for the laboratory, newest first. */
+	readonly bottles: readonly { readonly id: string; readonly at: Instant }[];
 	/** What is given every day. */
 	readonly doses: readonly Pick<RecurringDose, 'supplement' | 'amountMlPerDay' | 'unit'>[];
 	/** Corrections that run, with what they ask for today. */

@@ -1,4 +1,5 @@
 /** What a value means: bands, where they come from, and verdicts with their reasons. */
+export { seaRangeOf, SEAS, type Sea } from './sea-ranges.ts';
 export { againstBand, aimOf, type Band, type BandDecision, type BandProbabilities } from './band.ts';
 export { PROFILES, PROFILE_IDS, isProfileId, type ProfileId, type TargetProfile } from './profiles.ts';
 export { cycleReadingOf } from './cycle-reading.ts';

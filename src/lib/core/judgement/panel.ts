@@ -8,6 +8,7 @@ export const HAPPENINGS = [
 	'browning',
 	'new-salt',
 	'new-medium',
+	'moved',
 	'doubtful',
 	'before-change',
 	'after-change'
@@ -24,6 +25,7 @@ export const PANELS = {
 	browning: ['nitrate', 'phosphate', 'alkalinity', 'salinity'],
 	'new-salt': ['salinity', 'alkalinity', 'calcium', 'magnesium', 'nitrate', 'phosphate'],
 	'new-medium': ['phosphate', 'nitrate', 'alkalinity'],
+	moved: ['salinity', 'temperature', 'alkalinity', 'ph', 'nitrate'],
 	// The same before and after, so that both stand beside each other.
 	'before-change': ['salinity', 'alkalinity', 'calcium', 'magnesium', 'nitrate', 'phosphate'],
 	'after-change': ['salinity', 'alkalinity', 'calcium', 'magnesium', 'nitrate', 'phosphate']

@@ -60,6 +60,11 @@ export const NEW_WATER_U: Readonly<Record<ParameterId, number>> = {
 
 type Nothing = Readonly<Record<never, never>>;
 
+/** Something that somebody has a suspicion about. */
+export interface Suspect {
+	readonly suspected?: ParameterId;
+}
+
 /** Every kind of event, and what is known of it besides its time and note. */
 export interface EventDetailsOf {
 	readonly dose: Dose;
@@ -68,14 +73,17 @@ export interface EventDetailsOf {
 	readonly 'water-change': WaterChange;
 	readonly 'new-mix': NewMix;
 	readonly 'top-up': Nothing;
-	readonly 'medium-in': Nothing;
+	readonly 'medium-in': Suspect;
 	readonly 'medium-out': Nothing;
 	readonly feeding: Nothing;
 	readonly 'animals-in': Nothing;
 	readonly 'animals-out': Nothing;
-	readonly death: Nothing;
-	readonly algae: Nothing;
-	readonly browning: Nothing;
+	readonly 'animal-moved': Suspect;
+	readonly death: Suspect;
+	readonly algae: Suspect;
+	readonly browning: Suspect;
+	/** A closed bottle of it was put aside for the laboratory. */
+	readonly 'bottle-kept': Nothing;
 	readonly failure: Nothing;
 	readonly note: Nothing;
 }
@@ -95,9 +103,11 @@ export const EVENT_KINDS = [
 	'feeding',
 	'animals-in',
 	'animals-out',
+	'animal-moved',
 	'death',
 	'algae',
 	'browning',
+	'bottle-kept',
 	'failure',
 	'note'
 ] as const satisfies readonly EventKind[];
@@ -127,11 +137,13 @@ export const OUT_OF_THE_ORDINARY: ReadonlySet<EventKind> = new Set<EventKind>([
 	'browning',
 	'animals-in',
 	'animals-out',
+	'animal-moved',
 	'medium-in',
 	'medium-out'
 ]);
 
 const HAPPENING_OF: Readonly<Partial<Record<EventKind, PanelHappening>>> = {
+	'animal-moved': 'moved',
 	death: 'death',
 	algae: 'algae',
 	browning: 'browning',

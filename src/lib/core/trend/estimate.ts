@@ -61,6 +61,8 @@ export interface ConsumptionChange {
 }
 
 export interface Estimate {
+	/** Nothing lives in it: it is what was read, and has no rate. */
+	readonly isStill?: boolean;
 	/** How many readings it stands on, and when the first of them was. */
 	readonly basedOn: number;
 	readonly from: Instant;

@@ -22,6 +22,7 @@ export {
 	type LearnedWater,
 	type WaterEstimate
 } from './water-estimate.ts';
+export { estimateStill, type Keeping } from './still-water.ts';
 export { KeptPasses } from './pass.ts';
 export { daysUntilOutside } from './leaving.ts';
 export { isLine, tellsUse } from './line.ts';

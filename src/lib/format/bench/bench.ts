@@ -11,6 +11,7 @@ export const HAPPENING_NAMES: Readonly<Record<Happening, string>> = {
 	browning: 'Corals turn brown or lose tissue',
 	'new-salt': 'A new batch or brand of salt',
 	'new-medium': 'A new medium in the filter',
+	moved: 'An animal moved in or over',
 	doubtful: 'The last result is in doubt',
 	'before-change': 'Before a water change',
 	'after-change': 'After a water change'

@@ -154,6 +154,7 @@ const WORDS: Readonly<Record<string, string>> = {
 	dropMl: 'The size of a drop',
 	loadMl: 'What the syringe is loaded with',
 	loads: 'How often it was loaded',
+	suspected: 'What is suspected',
 	complete: 'Whether all of it is there',
 	atMinute: 'The hour',
 	facts: 'What was read or changed',

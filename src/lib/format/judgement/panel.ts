@@ -149,6 +149,38 @@ const PANEL_WORDS: Readonly<Record<PanelHappening, Words>> = {
 			high: 'Not from the medium.'
 		}
 	},
+	moved: {
+		salinity: {
+			why: 'The two waters differ in it first; an animal takes hours to follow.',
+			low: 'Bring it over drop by drop, an hour and more.',
+			inside: 'It can be brought over in half an hour.',
+			high: 'Bring it over drop by drop, an hour and more.'
+		},
+		temperature: {
+			why: 'A step of two degrees costs more than the journey.',
+			low: 'Float the closed bag until both are as warm.',
+			inside: 'As warm as where it goes.',
+			high: 'Float the closed bag until both are as warm.'
+		},
+		alkalinity: {
+			why: 'Tissue at the tips dies where it jumps.',
+			low: 'Let the animal settle in calm flow and less light.',
+			inside: 'Not alkalinity.',
+			high: 'Let the animal settle in calm flow and less light.'
+		},
+		ph: {
+			why: 'In a closed bag it falls; opened, it rises, and with it any ammonia turns harmful.',
+			low: 'Open, move over without delay; the water of the bag stays out.',
+			inside: 'Not pH.',
+			high: 'Any ammonia is worse now: move over at once.'
+		},
+		nitrate: {
+			why: 'It tells how far the two waters are apart in all that nobody measures.',
+			low: 'Cleaner than where it came from: paler is not ill, feed.',
+			inside: 'Much as where it came from.',
+			high: 'Richer than where it came from: watch for brown.'
+		}
+	},
 	'before-change': {
 		salinity: {
 			why: 'The new water is matched to it.',
@@ -222,9 +254,21 @@ const PANEL_WORDS: Readonly<Record<PanelHappening, Words>> = {
 	}
 };
 
+/** What somebody suspects is tested as well, whatever the panel asks for. */
+const SUSPECTED: PanelWords = {
+	why: 'Somebody suspects it: read it before anything is done about it.',
+	low: 'Too little of it: it may be the cause. Read it once more before you act.',
+	inside: 'As it should be: it is not that. Say so, and look on.',
+	high: 'Too much of it: it may be the cause. Read it once more before you act.'
+};
+
 /** Why a test of a panel is asked for and what it would mean; null where the panel does not ask for it. */
-export function panelWords(happening: PanelHappening, parameter: ParameterId): PanelWords | null {
-	return PANEL_WORDS[happening][parameter] ?? null;
+export function panelWords(
+	happening: PanelHappening,
+	parameter: ParameterId,
+	isSuspected = false
+): PanelWords | null {
+	return PANEL_WORDS[happening][parameter] ?? (isSuspected ? SUSPECTED : null);
 }
 
 export const PANEL_TITLES: Readonly<Record<PanelHappening, string>> = {
@@ -233,6 +277,7 @@ export const PANEL_TITLES: Readonly<Record<PanelHappening, string>> = {
 	browning: 'What to test when corals turn brown or lose tissue',
 	'new-salt': 'What to test in a new batch',
 	'new-medium': 'What to test after a new medium',
+	moved: 'What to test when an animal moves',
 	'before-change': 'What to test before a water change',
 	'after-change': 'What to test after a water change'
 };

@@ -15,6 +15,8 @@ export const EVENT_NAMES: Readonly<Record<EventKind, string>> = {
 	feeding: 'Feeding',
 	'animals-in': 'Animals in',
 	'animals-out': 'Animals out',
+	'animal-moved': 'An animal moved in or over',
+	'bottle-kept': 'Bottle kept for the laboratory',
 	death: 'Death',
 	algae: 'Algae spread',
 	browning: 'Corals brown or lose tissue',
@@ -23,6 +25,7 @@ export const EVENT_NAMES: Readonly<Record<EventKind, string>> = {
 };
 
 interface AnyDetails {
+	readonly suspected?: ParameterId;
 	readonly supplement?: string;
 	readonly amountMl?: number;
 	/** mL unless it was weighed. */
@@ -37,7 +40,7 @@ interface AnyDetails {
 
 /** What an event was, in one line. */
 export function eventWords(kind: EventKind, details: EventDetails): string {
-	const d: AnyDetails = details;
+	const d = details as AnyDetails;
 	const unit = d.unit === 'g' ? 'g' : 'mL';
 	switch (kind) {
 		case 'dose':

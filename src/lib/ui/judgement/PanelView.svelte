@@ -64,7 +64,7 @@
 	{/if}
 	<ol class="mt-6 border-b">
 		{#each panel.tests as test (test.parameter)}
-			{@const words = panelWords(panel.happening, test.parameter)}
+			{@const words = panelWords(panel.happening, test.parameter, test.suspected)}
 			<li class="grid gap-x-8 gap-y-1 border-t py-4 md:grid-cols-[15rem_minmax(0,1fr)]">
 				<div>
 					<h2 class="text-lg leading-tight">{PARAMETERS[test.parameter].name}</h2>

@@ -2,7 +2,7 @@
 	import { untrack } from 'svelte';
 	import { enhance } from '$app/forms';
 	import { LONGEST } from '$lib/contract/lengths';
-	import { convert, PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
+	import { convert, PARAMETER_IDS, PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
 	import type { EventDetails, EventKind } from '$lib/core/record';
 	import type { Instant } from '$lib/core/time';
 	import { EVENT_NAMES } from '$lib/format/log/event';
@@ -60,13 +60,24 @@
 		'top-up',
 		'animals-in',
 		'animals-out',
+		'animal-moved',
 		'death',
 		'algae',
 		'browning',
 		'medium-in',
 		'medium-out',
+		'bottle-kept',
 		'failure'
 	];
+	/** What asks for tests, and may have a suspect. */
+	const SUSPECTED: ReadonlySet<EventKind> = new Set([
+		'death',
+		'algae',
+		'browning',
+		'medium-in',
+		'animal-moved'
+	]);
+	let other = $state<EventKind>(untrack(() => OTHERS.find((k) => k === kind) ?? 'note'));
 	const section = $derived(SECTIONS.find((s) => s.kind === kind)?.kind ?? 'note');
 
 	interface Known {
@@ -150,9 +161,22 @@
 			<Choice
 				name="kind"
 				label="What happened"
-				value={OTHERS.find((k) => k === kind) ?? 'note'}
+				value={other}
 				items={OTHERS.map((k) => ({ value: k, name: EVENT_NAMES[k] }))}
+				onpick={(picked) => (other = picked as EventKind)}
 			/>
+			{#if SUSPECTED.has(other)}
+				<Choice
+					name="details.suspected"
+					label="Somebody suspects"
+					value={before('details.suspected') ?? ''}
+					items={[
+						{ value: '', name: 'nothing yet' },
+						...PARAMETER_IDS.map((p) => ({ value: p, name: PARAMETERS[p].name }))
+					]}
+					help="It is tested first, before anything is done about it."
+				/>
+			{/if}
 		{:else}
 			<Hidden name="kind" value={section} />
 		{/if}

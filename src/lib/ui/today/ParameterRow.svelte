@@ -68,14 +68,18 @@
 				{/if}
 			</span>
 			<span class="course">
-				{#if estimate}<Course values={estimate.course.map((v) => v && to(v))} {band} {warn} />{/if}
+				{#if estimate && !estimate.isStill}<Course
+						values={estimate.course.map((v) => v && to(v))}
+						{band}
+						{warn}
+					/>{/if}
 			</span>
 			<span class="small says">
 				<strong class="block leading-snug {warn ? 'text-warn' : ''}"
 					>{verdict ? gradeWords(verdict.grade, verdict.side) : 'A bound, no number'}</strong
 				>
 				<span class="block leading-snug text-muted"
-					>{estimate
+					>{estimate && !estimate.isStill
 						? clauseWords({ parameter: row.parameter, ...estimate }, unit)
 						: `Read ${ago(row.last.at, timeZone, now)}`}</span
 				>

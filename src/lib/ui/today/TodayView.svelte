@@ -40,13 +40,15 @@
 		}[];
 		/** Sets of tests that were named at this site. */
 		sets: readonly TestSet[];
+		/** Bottles that wait for the laboratory. */
+		bottles: readonly { readonly id: string; readonly at: Instant }[];
 		/** Fresh ids for the steps of plans that can be ticked, by plan and step. */
 		stepIds: Readonly<Record<string, string>>;
 		units: Readonly<Record<ParameterId, UnitId>>;
 		timeZone: string;
 		now: Instant;
 	}
-	let { water, today, lately, sets, stepIds, units, timeZone, now }: Props = $props();
+	let { water, today, lately, sets, bottles, stepIds, units, timeZone, now }: Props = $props();
 
 	const WIDE = '(min-width: 64rem)';
 	const desk = benchDeskOf();
@@ -157,6 +159,13 @@
 			</p>
 			<p class="mt-4"><Button size="large" href="{base}/bench">Go to the bench</Button></p>
 		{/if}
+		{#each bottles as bottle (bottle.id)}
+			<p class="small mt-3 border-l-4 border-line-strong pl-3">
+				A bottle of {shortDay(bottle.at, timeZone, now)} waits for the laboratory.
+				<a class="link" href="{base}/laboratory">Send it</a>, cold and in the dark; what stood for weeks is no
+				longer what was drawn.
+			</p>
+		{/each}
 		{#if !desk.draft && rows.length > 0}<UsualSet {base} waterId={water.id} {sets} {timeZone} {now} />{/if}
 	</div>
 
@@ -309,6 +318,9 @@
 			<a class="link flex min-h-8 items-center" href="{base}/targets">Targets of this water</a>
 			<a class="link flex min-h-8 items-center" href="{base}/adjust">What to put right</a>
 			<a class="link flex min-h-8 items-center" href="{base}/findings">What the rules find</a>
+			{#if water.kind !== 'source'}<a class="link flex min-h-8 items-center" href="{base}/sea"
+					>Beside the seas</a
+				>{/if}
 			<a class="link flex min-h-8 items-center" href="{base}/compare"
 				>Compare two methods, readers or waters</a
 			>

@@ -4,6 +4,7 @@ import { balanceEvents, type DatedResult } from '../../record/index.ts';
 import { addDays, instant, type Instant } from '../../time/index.ts';
 import {
 	estimateFrom,
+	estimateStill,
 	learnWater,
 	type History,
 	type LearnedWater,
@@ -65,7 +66,34 @@ export function learnFrom(
 	);
 }
 
+/** True of what nothing lives in: a bottle, a tap, a barrel of new water. */
+export const standsStill = ({ kind }: Pick<WaterRecord['water'], 'kind'>): boolean => kind !== 'tank';
+
+/** A tap changes through the year: only what was read within so many days of its last reading is of one water. */
+const ONE_TAP_DAYS = 14;
+
+/** Since when a water that stands still is the one it is now: the last batch in a barrel, the last days at a tap. */
+function filledAt({ water, results, events }: Lived, now: Instant): Instant {
+	if (water.kind === 'new-mix') {
+		return events.findLast((e) => e.kind === 'new-mix' && e.happenedAt <= now)?.happenedAt ?? instant(0);
+	}
+	const last = water.kind === 'source' ? results.findLast((r) => r.at <= now) : undefined;
+	return last ? addDays(last.at, -ONE_TAP_DAYS) : instant(0);
+}
+
+/** Estimates a water that stands still: what was read of it, without a rate. */
+export function estimateOfStill(record: Lived, now: Instant): WaterEstimate {
+	const since = filledAt(record, now);
+	const results = record.results.filter((r) => r.at >= since && r.at <= now);
+	const tested = new Set(results.map((r) => r.result.parameter));
+	return estimateStill(
+		[...tested].map((parameter) => historyOf(parameter, results, { balance: [], volumes: [] }, now)),
+		record.water.kind === 'source' ? 'flowing' : 'stored'
+	);
+}
+
 /** Estimates a water's parameters from what was read and done. */
 export function estimateOf(record: Lived, now: Instant): WaterEstimate {
+	if (standsStill(record.water)) return estimateOfStill(record, now);
 	return estimateFrom(learnFrom(record, now), now);
 }

@@ -1,10 +1,10 @@
 /** Judges a whole water from its record, purely, for every view alike. */
 export { judgeWater, type JudgedWater } from './judge.ts';
 export type { JudgementSettings, LeftOut, PlannedTest, WaterRecord } from './record.ts';
-export { estimateOf, estimateSince, learnFrom } from './history.ts';
+export { estimateOf, standsStill, estimateSince, learnFrom } from './history.ts';
 export type { EstimateToday, ParameterToday } from './row.ts';
 export type { CycleToday } from './cycle.ts';
-export type { OpenPanel } from './panels.ts';
+export { askedBy, suspectedIn, type OpenPanel } from './panels.ts';
 export { factsAt } from './facts.ts';
 /** What it asks for, and when it is tested next. */
 export { mattersOf, type MatterToday } from './matters.ts';

@@ -50,6 +50,8 @@ export interface EstimateToday {
 	readonly consumptionPerDay: RatePerDay;
 	readonly leavesInDays: number | null;
 	readonly basedOn: number;
+	/** Nothing lives in it: it is what was read, and has no rate. */
+	readonly isStill?: boolean;
 }
 
 /** One parameter as Today shows it. Without an estimate there were only bounds so far. */
@@ -89,7 +91,8 @@ function estimateToday(estimate: Estimate, band: SourcedBand | null, now: Instan
 		netChangePerDay: estimate.netChangePerDay,
 		consumptionPerDay: estimate.consumptionPerDay,
 		leavesInDays: band ? daysUntilOutside(estimate, band, now) : null,
-		basedOn: estimate.basedOn
+		basedOn: estimate.basedOn,
+		...(estimate.isStill ? { isStill: true } : {})
 	};
 }
 

@@ -1,4 +1,4 @@
-import { estimateOf, learnFrom, type WaterRecord } from '$lib/core/judgement/water';
+import { estimateOf, learnFrom, standsStill, type WaterRecord } from '$lib/core/judgement/water';
 import type { Instant } from '$lib/core/time';
 import { estimateFrom, type WaterEstimate } from '$lib/core/trend';
 import { eventsSince } from '../../repository/event.ts';
@@ -25,6 +25,8 @@ export async function estimateOfWater(
 	now: Instant
 ): Promise<WaterEstimate> {
 	const { id, revision } = record.water;
+	// What nothing lives in has no line to learn.
+	if (standsStill(record.water)) return estimateOf(record, now);
 	const isAhead = record.results.some((r) => r.at > now);
 	if (!memory || revision === undefined || isAhead) return estimateOf(record, now);
 	const from = { waterId: id, since: record.since, madeFrom: revision };

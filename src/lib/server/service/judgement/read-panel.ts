@@ -1,5 +1,6 @@
 import type { PanelAnswer, PanelTest } from '$lib/contract/findings';
-import { judgeResult, PANELS, type Band, type PanelHappening } from '$lib/core/judgement';
+import { askedBy, suspectedIn } from '$lib/core/judgement/water';
+import { judgeResult, type Band, type PanelHappening } from '$lib/core/judgement';
 import type { ParameterId } from '$lib/core/quantity';
 import { boundsOf, type TestResult } from '$lib/core/reading';
 import { bandAt, plainBand } from '$lib/core/record';
@@ -39,13 +40,14 @@ export async function readPanel(
 ): Promise<PanelAnswer> {
 	const { results, events, targets, now, due } = await judgedWater(deps, scope, water);
 	const event = eventId === null ? null : (events.find((e) => e.id === eventId) ?? null);
-	const asked: readonly ParameterId[] = PANELS[happening];
+	const suspected = suspectedIn(event?.details);
+	const asked = askedBy(happening, event?.details);
 	const usual = new Set([...due.map((d) => d.parameter), ...results.map((r) => r.result.parameter)]);
 	return {
 		happening,
 		event: event && { id: event.id, at: event.happenedAt, note: event.note },
 		tests: asked
-			.filter((p) => usual.has(p) || bandAt(targets, p, now) !== null)
+			.filter((p) => p === suspected || usual.has(p) || bandAt(targets, p, now) !== null)
 			.map((parameter) => {
 				const band = bandAt(targets, parameter, event?.happenedAt ?? now);
 				const found = event
@@ -58,6 +60,7 @@ export async function readPanel(
 					: undefined;
 				return {
 					parameter,
+					suspected: parameter === suspected,
 					band,
 					since: found ? outcomeOf(found.at, found.result, plainBand(band)) : null
 				};

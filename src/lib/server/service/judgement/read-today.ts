@@ -11,6 +11,8 @@ import { findDoubts } from '../reading/find-doubts.ts';
 /** Readings in doubt and moved consumptions are told for so long. */
 const DOUBTS_DAYS = 60;
 const MOVES_DAYS = 60;
+/** A bottle that stood longer tells a laboratory little. */
+const BOTTLE_DAYS = 30;
 
 /** What was read on the last day of testing. */
 function lastSessionOf({ results, targets, timeZone }: JudgedWater): LastSession | null {
@@ -67,6 +69,10 @@ export function todayOf(judged: JudgedWater, matters: readonly MatterToday[]): T
 		rows,
 		untested,
 		leftOut: judged.leftOut,
+		bottles: judged.events
+			.filter((e) => e.kind === 'bottle-kept' && e.happenedAt >= addDays(judged.now, -BOTTLE_DAYS))
+			.map(({ id, happenedAt }) => ({ id, at: happenedAt }))
+			.reverse(),
 		doses: runningDoses(judged.events, judged.now).map(({ supplement, amountMlPerDay, unit }) => ({
 			supplement,
 			amountMlPerDay,

@@ -1,12 +1,12 @@
 import { describe, expect, it } from 'vitest';
 import type { BenchAnswer } from '$lib/contract/bench';
 import { byLongestInterval, type CadenceInput } from '$lib/core/judgement';
-import { parametersOf, SHIPPED_METHODS } from '$lib/core/method';
+import { parametersOf, SHIPPED_METHODS, type Method } from '$lib/core/method';
 import type { ParameterId } from '$lib/core/quantity';
 import type { TestResult } from '$lib/core/reading';
 import { addDays, fromIso } from '$lib/core/time';
 import { emptyReading } from '$lib/ui/shared/reading-draft';
-import { cleanUp, nextWords, rowsOf, summaryText } from '../finish/finish-words';
+import { CLEAN_UP_LAST, cleanUpOf, nextWords, rowsOf, summaryText } from '../finish/finish-words';
 import { draftOfSheet, makeDraft, thinned } from '../make-draft';
 import { lengthOf, offersFor, proposalsFor } from './propose';
 
@@ -227,11 +227,19 @@ describe('the end of a session', () => {
 	});
 	it('cleans up what was used, by the keeper’s habit', () => {
 		const five = ['alk-syringe', 'no3-ladder', 'k-filter'].map(method);
-		const lines = cleanUp(five, 'discard').join(' ');
-		for (const part of ['heavy metal', 'filter', 'waste', 'titration syringes', 'Wash your hands']) {
+		const cleanUp = (methods: readonly Method[], unused: 'discard' | 'put-back') =>
+			[...methods.flatMap((m) => cleanUpOf(m, unused)), ...CLEAN_UP_LAST].join(' ');
+		const lines = cleanUp(five, 'discard');
+		for (const part of [
+			'never down the drain',
+			'filter',
+			'waste',
+			'rinse syringe and tip',
+			'Wash your hands'
+		]) {
 			expect(lines).toContain(part);
 		}
-		expect(cleanUp(five, 'put-back').join(' ')).toContain('where the leaflet allows it');
-		expect(cleanUp([method('thermometer')], 'discard').join(' ')).not.toContain('titrant');
+		expect(cleanUp(five, 'put-back')).toContain('where the leaflet allows it');
+		expect(cleanUp([method('thermometer')], 'discard')).not.toContain('titrant');
 	});
 });

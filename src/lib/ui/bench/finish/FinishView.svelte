@@ -1,11 +1,12 @@
 <script lang="ts">
+	import { idMaker } from '$lib/client/ids';
 	import type { BenchAnswer } from '$lib/contract/bench';
 	import { PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
-	import type { Instant } from '$lib/core/time';
+	import { offsetMinutes, type Instant } from '$lib/core/time';
 	import Strip from '$lib/ui/instrument/Strip.svelte';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Disclosure from '$lib/ui/kit/Disclosure.svelte';
-	import { outboxOf } from '$lib/ui/shared/context';
+	import { clockOf, outboxOf } from '$lib/ui/shared/context';
 	import TickList from '$lib/ui/shared/TickList.svelte';
 	import Photographs from '$lib/ui/shared/Photographs.svelte';
 	import type { BenchSession } from '$lib/ui/shared/bench-session';
@@ -32,6 +33,7 @@
 	let { session, units, benchOf, unused, timeZone, now, onclose }: Props = $props();
 
 	const outbox = outboxOf();
+	const newId = idMaker(clockOf());
 	const rows = $derived(rowsOf(session, units, benchOf));
 	const text = $derived(summaryText(session, rows, timeZone, now));
 	const tidy = $derived([
@@ -39,6 +41,22 @@
 		...CLEAN_UP_LAST
 	]);
 	const waiting = $derived(new Set(outbox.waiting.map((w) => w.id)));
+	let bottled = $state(false);
+	/** One press: a closed bottle of each water of this session, put aside now. */
+	function keepBottle(): void {
+		const waters = new Set(session.finished.filter((f) => !f.draft.standard).map((f) => f.draft.waterId));
+		for (const waterId of waters) {
+			const id = newId();
+			const command = { id, waterId, happenedAt: now, offsetMinutes: offsetMinutes(now, timeZone), note: '' };
+			void outbox.put({
+				id,
+				url: `/api/waters/${waterId}/bottles`,
+				command,
+				label: 'The bottle that was kept'
+			});
+		}
+		bottled = true;
+	}
 	let copied = $state('');
 	async function copy(): Promise<void> {
 		try {
@@ -113,6 +131,15 @@
 					<Button class="mt-2" href="/waters/{waterId}/adjust">See what to put right</Button>
 				</p>
 			{/each}
+			{#if session.finished.some((f) => f.results && !f.draft.standard)}
+				<p class="mt-4">
+					{#if bottled}
+						<span role="status">Noted: Today reminds of it until it is sent.</span>
+					{:else}
+						<Button onclick={keepBottle}>Keep a bottle for the laboratory</Button>
+					{/if}
+				</p>
+			{/if}
 			<p class="mt-4 flex flex-wrap gap-x-5">
 				<a class="link min-h-10" href="/waters/{session.waterId}/trends">See them in their trends</a>
 				<a class="link min-h-10" href="/waters/{session.waterId}/log/new">Enter a dose or a change</a>

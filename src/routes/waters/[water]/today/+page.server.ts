@@ -3,22 +3,27 @@ import { askedWater } from '../../../asked-water';
 import type { PageServerLoad } from './$types';
 
 const LATELY = 5;
+/** A sample that was sent is the bottle that was kept where both were drawn within half a day. */
+const SAME_BOTTLE_MS = 12 * 3600_000;
 
 export const load = (async ({ locals, params }) => {
 	const open = await askedWater(locals, params);
 	const { services } = locals;
 	await services.laboratory.collectAnswers(open.scope);
-	const [{ today }, lately, lines, sets] = await Promise.all([
+	const [{ today }, lately, lines, sets, sent] = await Promise.all([
 		services.ask('day', open),
 		services.log.readRecentEvents(open.scope, open.water.id, LATELY),
 		open.siblings.length > 1 ? services.judgement.readLines(open) : [],
-		services.bench.readSets(open.scope)
+		services.bench.readSets(open.scope),
+		services.laboratory.readSent(open.scope, open.water.id)
 	]);
 	return {
 		leftOut: today.leftOut,
 		today: toJson(today),
 		lines,
 		sets,
+		// Sent since: it waits no longer.
+		bottles: today.bottles.filter((b) => !sent.some((s) => Math.abs(s.drawnAt - b.at) < SAME_BOTTLE_MS)),
 		// For a step that is ticked here: told twice it is kept once.
 		stepIds: Object.fromEntries(
 			today.plans.flatMap((p) => p.today.map((s) => [`${p.id}/${s.id}`, services.newId()] as const))
