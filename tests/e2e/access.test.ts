@@ -90,6 +90,7 @@ const FORMS: Readonly<Record<string, readonly string[]>> = {
 		'?/pin'
 	],
 	'/waters/[water]/sheet': ['?/give', '?/revoke'],
+	'/waters/[water]/guests': ['?/add', '?/keep'],
 	'/waters/[water]/testing': ['?/settings', '?/stage', '?/feed'],
 	'/waters/[water]/profiles': ['?/save', '?/take'],
 	'/waters/[water]/adjust/plan': ['?/start'],

@@ -27,6 +27,7 @@ const OF_A_HELPER = new Set([
 	'POST /api/waters/[water]/test-runs',
 	'POST /waters/[water]/adjust/plans/[plan]?/step',
 	'POST /waters/[water]/laboratory',
+	'POST /waters/[water]/guests?/add',
 	'POST /waters/[water]/purified',
 	'POST /waters/[water]/sets',
 	'POST /waters/[water]/log/[reading]?/correct',

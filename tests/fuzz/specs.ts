@@ -178,6 +178,8 @@ export const SPECS: Readonly<Record<string, Spec>> = {
 		parameter: PARAMETER_IDS
 	}),
 	'GET /waters/[water]/around/[event]': ask(),
+	'GET /waters/[water]/guests': ask(),
+	'GET /waters/[water]/shelf/kinds': ask({ way: ['drops', 'x'] }),
 	'GET /waters/[water]/sea': ask(),
 	'GET /waters/[water]/sets': ask({ edit: ['x'] }),
 	'GET /waters/[water]/purified': ask(),
@@ -389,6 +391,8 @@ export const SPECS: Readonly<Record<string, Spec>> = {
 	'POST /waters/[water]/people?/place': form(undefined, { name: 'Tablet' }),
 	'POST /waters/[water]/people?/revoke': form(undefined, { invitationId: 'x' }),
 	'POST /waters/[water]/people?/revokePlace': form(undefined, { placeId: 'x' }),
+	'POST /waters/[water]/guests?/add': form(undefined, { name: 'Ines', profile: 'mixed-reef' }),
+	'POST /waters/[water]/guests?/keep': form(undefined, { guestId: 'x' }),
 	'POST /waters/[water]/purified': form(undefined, { 'after-resin': '3', unit: 'ppm' }),
 	'POST /waters/[water]/sets': form(undefined, { name: 'Saturday', methodCode: 'alk-syringe', times: '1' }),
 	'POST /waters/[water]/profiles?/save': form(undefined, {

@@ -49,6 +49,8 @@ export interface BenchKit extends KnownKit {
 	readonly name: string;
 	readonly lotCode: string;
 	readonly methodCode: string;
+	/** What it tells. */
+	readonly parameters: readonly ParameterId[];
 	/** The last moment at which its dates let it be trusted; null where none is known. */
 	readonly goodUntil: Instant | null;
 	/** Its box was looked through, and all of it was there; null where nobody has looked since it was opened. */

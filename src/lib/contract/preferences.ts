@@ -2,6 +2,7 @@ import { PARAMETER_IDS, PARAMETERS, type ParameterId, type UnitId } from '$lib/c
 import { BETWEEN_SCHOOLS, END_POINTS, type EndPoint, type StepReading } from '$lib/core/reading';
 import { readRows } from './trend-address';
 import { CLOCKS, DATE_ORDERS, DECIMALS, usualFor, VOLUMES, type Reader } from './reader';
+import { LID_SCHOOLS, MIXING_SCHOOLS, RINSE_SCHOOLS, type Handling } from './handling';
 import { TRUST_SCHOOLS, UNUSED_SCHOOLS, type ShelfHabits } from './shelf-view';
 
 export const THEMES = ['system', 'light', 'dark'] as const;
@@ -11,7 +12,7 @@ export type Theme = (typeof THEMES)[number];
 export const BROWSER = 'browser';
 
 /** What a person likes on this device; kept in a cookie, so that the first answer has it. */
-export interface Preferences extends ShelfHabits {
+export interface Preferences extends ShelfHabits, Handling {
 	readonly theme: Theme;
 	readonly units: Readonly<Record<ParameterId, UnitId>>;
 	/** How this person stops a titration. */
@@ -40,6 +41,9 @@ const CHOICES = {
 	between: BETWEEN_SCHOOLS,
 	trust: TRUST_SCHOOLS,
 	unused: UNUSED_SCHOOLS,
+	rinse: RINSE_SCHOOLS,
+	mixing: MIXING_SCHOOLS,
+	lid: LID_SCHOOLS,
 	dates: [BROWSER, ...DATE_ORDERS],
 	clock: [BROWSER, ...CLOCKS],
 	decimals: [BROWSER, ...DECIMALS],
@@ -97,6 +101,9 @@ export function readPreferences(text: string | undefined, acceptLanguage: string
 		between: of('between'),
 		trust: of('trust'),
 		unused: of('unused'),
+		rinse: of('rinse'),
+		mixing: of('mixing'),
+		lid: of('lid'),
 		trendRows: readRows(entries.get(TREND_ROWS)),
 		region,
 		usual,

@@ -14,6 +14,7 @@ import { readingById } from './repository/test.ts';
 import { targetsOf } from './repository/water.ts';
 import { personOfToken, startSession } from './service/account/sign-in.ts';
 import { notePurified, readPurified } from './service/purified/purified.ts';
+import { addGuest, keepGuest, readGuests } from './service/visitor/guests.ts';
 import { readSets, saveSet } from './service/bench/test-sets.ts';
 import { readSessions, saveSession } from './service/bench/save-session.ts';
 import { changeFeed, readFeeds } from './service/calendar/calendar.ts';
@@ -218,7 +219,9 @@ export function createServices(deps: PooledDeps, run: (task: Task) => Promise<Do
 			...guardAll(deps, 'equip', { addToShelf, decideCheck, deriveItemAgain, finishCheck, noteItem })
 		},
 		visitor: {
-			...bindAll(deps, { readSheet, readSheets }),
+			...bindAll(deps, { readGuests, readSheet, readSheets }),
+			...guardAll(deps, 'test', { addGuest }),
+			...guardAll(deps, 'arrange', { keepGuest }),
 			...guardAll(deps, 'share', { giveSheet, takeSheetBack }),
 			planRound: several.planRound
 		},

@@ -9,9 +9,9 @@ function halved(action: StepAction): StepAction | null {
 	const { half, ...rest } = action;
 	if ('count' in half) {
 		const handsS = (action.handsS * half.count) / ('count' in action ? action.count : half.count);
-		return { ...rest, ...half, handsS } as StepAction;
+		return { ...rest, ...half, handsS };
 	}
-	return { ...rest, ...half } as StepAction;
+	return { ...rest, ...half };
 }
 
 function withHalfSample(step: ProtocolStep): ProtocolStep {

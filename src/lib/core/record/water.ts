@@ -13,6 +13,8 @@ export interface Water {
 	readonly knownSince: Instant;
 	/** When it was taken down; null while it runs. */
 	readonly endedAt: Instant | null;
+	/** A stranger's bottle: kept until then, and no tank of this house. Null where it is one. */
+	readonly guestUntil: Instant | null;
 	/** All hours of light that it had, the earliest first. */
 	readonly lights: readonly DatedLights[];
 	/** Null where no volume is known (a source, a bottle). */

@@ -13,6 +13,15 @@ export {
 } from './supply.ts';
 export { checkDue, type CheckDue, type CheckHistory, type TrustSchool } from './check-due.ts';
 export { meritsOf, type KitMerits } from './compare-kits.ts';
+export {
+	READING_WAYS,
+	readingWayOf,
+	whatToGet,
+	type KindOfKit,
+	type ReadingWay,
+	type ToGet,
+	type Wanted
+} from './what-to-buy.ts';
 export { shoppingList, type KitOnShelf, type ToBuy } from './shopping.ts';
 export {
 	checkFor,

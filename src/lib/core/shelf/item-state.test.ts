@@ -13,7 +13,7 @@ describe('the state of a thing', () => {
 		expect(itemStateOf([])).toEqual({
 			openedAt: null,
 			retiredAt: null,
-		box: null,
+			box: null,
 			doubtedAt: null,
 			droppers: {},
 			counts: [],

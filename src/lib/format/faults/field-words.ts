@@ -155,6 +155,7 @@ const WORDS: Readonly<Record<string, string>> = {
 	loadMl: 'What the syringe is loaded with',
 	loads: 'How often it was loaded',
 	suspected: 'What is suspected',
+	guestId: 'The bottle',
 	complete: 'Whether all of it is there',
 	atMinute: 'The hour',
 	facts: 'What was read or changed',

@@ -3,7 +3,7 @@ import type { ShelfKind } from '$lib/contract/choices';
 import type { KitFinding, StandardFound } from '$lib/core/comparison';
 import type { DropperState } from '$lib/core/method';
 import { nameWithin, PARAMETERS, UNITS, type ParameterId, type UnitId } from '$lib/core/quantity';
-import type { CheckDue, DatedNote, ToBuy } from '$lib/core/shelf';
+import type { CheckDue, DatedNote, ReadingWay, ToBuy } from '$lib/core/shelf';
 import { SALTS } from '$lib/core/standard';
 import type { Instant } from '$lib/core/time';
 import { correctionWords } from '../result/arithmetic.ts';
@@ -218,3 +218,11 @@ export function contentsWords(
 		})
 		.join(', ');
 }
+
+export const READING_WAY_NAMES: Readonly<Record<ReadingWay, string>> = {
+	any: 'whichever way',
+	syringe: 'a syringe',
+	drops: 'drops, counted',
+	colour: 'a colour beside others',
+	display: 'a number on a display or scale'
+};

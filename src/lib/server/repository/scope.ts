@@ -58,6 +58,8 @@ export interface Reached {
 		readonly kind: WaterKind;
 		/** When it was taken down; null while it runs. */
 		readonly endedAt: Instant | null;
+		/** A stranger's bottle; null of a water of the house. */
+		readonly guestUntil: Instant | null;
 	};
 	/** Of the made-up world, which is only looked at. */
 	readonly madeUp: boolean;
@@ -81,7 +83,13 @@ export async function reachOf(
 	const rows = await db
 		.select({
 			scope: scopeColumns,
-			water: { id: water.id, name: water.name, kind: water.kind, endedAt: water.endedAt },
+			water: {
+				id: water.id,
+				name: water.name,
+				kind: water.kind,
+				endedAt: water.endedAt,
+				guestUntil: water.guestUntil
+			},
 			madeUp: site.madeUp,
 			ofSite: ofSite.counter,
 			ofWater: ofWater.counter
@@ -91,7 +99,14 @@ export async function reachOf(
 		.innerJoin(site, eq(site.id, water.siteId))
 		.leftJoin(ofSite, eq(ofSite.id, water.siteId))
 		.leftJoin(ofWater, eq(ofWater.id, water.id))
-		.where(and(activeAt(personId, now), place ? eq(membership.siteId, place.siteId) : undefined))
+		.where(
+			and(
+				activeAt(personId, now),
+				place ? eq(membership.siteId, place.siteId) : undefined,
+				// A stranger's bottle whose time is over is there no more.
+				or(isNull(water.guestUntil), gt(water.guestUntil, now))
+			)
+		)
 		.orderBy(
 			sql`${membership.role} <> 'owner'`,
 			site.madeUp,

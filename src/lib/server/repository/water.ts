@@ -18,13 +18,14 @@ const waterColumns = {
 	hasAnimals: water.hasAnimals,
 	startedAt: water.startedAt,
 	knownSince: water.createdAt,
-	endedAt: water.endedAt
+	endedAt: water.endedAt,
+	guestUntil: water.guestUntil
 };
 
 export async function watersOf(
 	db: Reader,
 	scope: SiteScope
-): Promise<Pick<Water, 'id' | 'name' | 'kind' | 'hasAnimals' | 'startedAt' | 'endedAt'>[]> {
+): Promise<Pick<Water, 'id' | 'name' | 'kind' | 'hasAnimals' | 'startedAt' | 'endedAt' | 'guestUntil'>[]> {
 	return db
 		.select(waterColumns)
 		.from(water)
@@ -95,7 +96,7 @@ export async function renewWater(
 	db: Reader,
 	scope: SiteScope,
 	waterId: string,
-	set: Partial<Pick<typeof water.$inferInsert, 'name' | 'hasAnimals' | 'endedAt' | 'place'>>
+	set: Partial<Pick<typeof water.$inferInsert, 'name' | 'hasAnimals' | 'endedAt' | 'guestUntil' | 'place'>>
 ): Promise<void> {
 	const own: SQL | undefined = and(eq(water.siteId, scope.siteId), eq(water.id, waterId));
 	await db.update(water).set(set).where(own);

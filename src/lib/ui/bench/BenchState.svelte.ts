@@ -9,7 +9,7 @@ import { clockTime, shortDay } from '$lib/format/date';
 import { sheetOf, type BenchDraft, type BenchSession } from '$lib/ui/shared/bench-session';
 import type { BenchDesk } from '$lib/ui/shared/BenchDesk.svelte';
 import type { Habits } from '$lib/ui/shared/reading-draft';
-import type { Chosen } from './choose/ChooseState.svelte';
+import type { Chosen } from './choose/chosen';
 import type { SessionPlanner } from './layout/SessionPlanner.svelte';
 import { choiceOf, draftOfSheet, makeDraft, thinned, type SameSample, type StartChoice } from './make-draft';
 

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { onDestroy, untrack } from 'svelte';
 	import { idMaker } from '$lib/client/ids';
+	import type { Handling } from '$lib/contract/handling';
 	import type { BenchAnswer } from '$lib/contract/bench';
 	import { planOfOrder, remainingProblem } from '$lib/core/bench';
 	import type { ParameterId, UnitId } from '$lib/core/quantity';
@@ -22,7 +23,7 @@
 		/** Other waters of the same site. */
 		siblings: readonly { readonly id: string; readonly name: string }[];
 		units: Readonly<Record<ParameterId, UnitId>>;
-		habits: Habits & { readonly unused: 'discard' | 'put-back' };
+		habits: Habits & Handling & { readonly unused: 'discard' | 'put-back' };
 		timeZone: string;
 		now: Instant;
 		/** Asks the server again, so that the next reading is held against the one just saved. */
@@ -124,6 +125,7 @@
 			waterName={(id) => atBench.waterName(id)}
 			{practised}
 			{unread}
+			rinse={habits.rinse}
 			onbegin={() => atBench.begin()}
 			onback={() => void desk.clear()}
 		/>
@@ -148,6 +150,7 @@
 			<shown.RunBench
 				bench={atBench.at}
 				{units}
+				handling={habits}
 				{timeZone}
 				{now}
 				onkept={(...about) => atBench.kept(...about)}
@@ -158,6 +161,7 @@
 		<shown.RunBench
 			bench={atBench.at}
 			{units}
+			handling={habits}
 			{timeZone}
 			{now}
 			onkept={(...about) => atBench.kept(...about)}

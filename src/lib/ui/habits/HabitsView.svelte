@@ -3,6 +3,14 @@
 	import { TRUST_SCHOOLS, UNUSED_SCHOOLS } from '$lib/contract/shelf-view';
 	import { PARAMETER_IDS, PARAMETERS, UNITS } from '$lib/core/quantity';
 	import { BETWEEN_SCHOOLS, END_POINTS, type EndPoint, type StepReading } from '$lib/core/reading';
+	import {
+		LID_SCHOOLS,
+		MIXING_SCHOOLS,
+		RINSE_SCHOOLS,
+		type LidSchool,
+		type MixingSchool,
+		type RinseSchool
+	} from '$lib/contract/handling';
 	import { END_POINT_NAMES } from '$lib/format/log/reading';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Choice from '$lib/ui/kit/Choice.svelte';
@@ -22,11 +30,14 @@
 	const BETWEEN_NAMES: Readonly<Record<StepReading['between'], string>> = {
 		interpolate: 'interpolate',
 		'nearer-step': 'round to the nearer step',
+		'upper-step': 'take the upper step',
 		interval: 'record the interval alone'
 	};
 	const BETWEEN_DOES: Readonly<Record<StepReading['between'], string>> = {
 		interpolate: 'The middle between the two, on the kit’s own spacing, with the interval around it.',
 		'nearer-step': 'The nearer step is shown; the interval stays the one that was seen.',
+		'upper-step':
+			'The upper step is shown, so never too low a number; on the average it is too high by half a step. The interval stays the one that was seen, and verdicts use it.',
 		interval: 'Only from where to where. Lines and verdicts still use all of it.'
 	};
 	const TRUST_NAMES: Readonly<Record<Preferences['trust'], string>> = {
@@ -47,12 +58,36 @@
 		'put-back':
 			'Only what was used is counted off. A trace of water or of another reagent may spoil the bottle: use a syringe that touches nothing else, and never put back what touched the sample.'
 	};
+	const RINSE_NAMES: Readonly<Record<RinseSchool, string>> = {
+		both: 'purified water, then the sample',
+		sample: 'the sample alone, twice',
+		pure: 'purified water alone'
+	};
+	const RINSE_DOES: Readonly<Record<RinseSchool, string>> = {
+		both: 'What an earlier test left goes with the first, the first goes with the second.',
+		sample: 'Nothing is thinned; what an earlier test left needs both rinses to go.',
+		pure: 'What stays on the glass thins the sample: about a tenth of a mL in 10 mL is 1 % too low, and more in a small vial.'
+	};
+	const MIXING_NAMES: Readonly<Record<MixingSchool, string>> = {
+		hand: 'by hand',
+		stirrer: 'by a magnetic stirrer'
+	};
+	const MIXING_DOES: Readonly<Record<MixingSchool, string>> = {
+		hand: 'Swirling is said and timed.',
+		stirrer:
+			'Stirring is said and timed instead of swirling. The end point comes evenly; a fast one draws air in, and pH with it. A leaflet that says not to stir goes before.'
+	};
+	const LID_NAMES: Readonly<Record<LidSchool, string>> = { cap: 'capped', open: 'open' };
+	const LID_DOES: Readonly<Record<LidSchool, string>> = {
+		cap: 'Nothing splashes; a drop that hangs in the cap is missing in the vial.',
+		open: 'Nothing hangs in a cap; splashes are lost, and hands are near reagent. Shaking is always capped.'
+	};
 	const choosable = PARAMETER_IDS.filter((p) => PARAMETERS[p].units.length > 1 && p !== 'temperature');
 </script>
 
 {#snippet school<K extends string>(
 	legend: string,
-	name: 'endPoint' | 'between' | 'trust' | 'unused',
+	name: 'endPoint' | 'between' | 'trust' | 'unused' | 'rinse' | 'mixing' | 'lid',
 	options: readonly K[],
 	names: Readonly<Record<K, string>>,
 	does: Readonly<Record<K, string>>
@@ -86,6 +121,13 @@
 			UNUSED_NAMES,
 			UNUSED_DOES
 		)}
+		{@render school('I rinse a vial with', 'rinse', RINSE_SCHOOLS, RINSE_NAMES, RINSE_DOES)}
+		{@render school('I mix a vial', 'mixing', MIXING_SCHOOLS, MIXING_NAMES, MIXING_DOES)}
+		{@render school('While it is swirled, it is', 'lid', LID_SCHOOLS, LID_NAMES, LID_DOES)}
+		<p class="text-muted">
+			Fixed testing days, or tests when each is worth making, are chosen for every water by itself: under
+			“When tests are due” on its Today.
+		</p>
 		<fieldset>
 			<legend class="text-xl font-semibold">Numbers, dates and volumes</legend>
 			<div class="mt-3 grid gap-4 sm:grid-cols-2"><RegionFields {preferences} /></div>

@@ -11,6 +11,7 @@
 
 	const text = $derived(draft.text);
 	const symbol = $derived(UNITS[text.unit].symbol);
+	const HOLDS = ['10 mL vial with cap', '1 mL syringe with tip', 'spoon with two ends'].join('\n');
 	function toggleHazard(hazard: (typeof HAZARDS)[number]): void {
 		draft.set({
 			hazards: text.hazards.includes(hazard)
@@ -41,7 +42,7 @@
 		rows={4}
 		value={text.equipment}
 		oninput={(e) => draft.set({ equipment: e.currentTarget.value.slice(0, 2400) })}
-		placeholder={'10 mL vial with cap\n1 mL syringe with tip\nspoon with two ends'}
+		placeholder={HOLDS}
 	/>
 	<div class="grid gap-5 sm:grid-cols-2">
 		<DraftField {draft} name="tests" label="Tests in a pack, if printed" />

@@ -63,6 +63,7 @@
 		<a href="/waters/{waterId}/people" class="link flex min-h-10 items-center">People</a>
 		<a href="/waters/{waterId}/round" class="link flex min-h-10 items-center">Round</a>
 		<a href="/waters/{waterId}/sheet" class="link flex min-h-10 items-center">Sheet for a visitor</a>
+		<a href="/waters/{waterId}/guests" class="link flex min-h-10 items-center">A stranger’s bottle</a>
 		<a href="/waters/{waterId}/purified" class="link flex min-h-10 items-center">Purified water</a>
 		<a href="/waters/{waterId}/methods" class="link flex min-h-10 items-center">Methods</a>
 		<a href="/waters/{waterId}/habits" class="link flex min-h-10 items-center">Units and habits</a>

@@ -18,7 +18,7 @@
 
 <ul class={extra} aria-label={label}>
 	{#each lines as line (line)}
-		{@const done = ticks.ticked.has(line)}
+		{@const done = ticks.ticked.includes(line)}
 		<li>
 			<Checkbox checked={done} onchange={() => ticks.toggle(line)} class="min-h-11 items-start py-2"
 				><span class={done ? 'text-muted line-through decoration-line-strong' : ''}>{line}</span></Checkbox

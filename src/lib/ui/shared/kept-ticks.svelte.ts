@@ -11,7 +11,7 @@ const read = async (): Promise<Kept> => (await localStore.read<Kept>(KEY).catch(
 
 /** The ticks of one list, kept in this browser: put away and come back to, they are as they were. */
 export class KeptTicks {
-	ticked = $state.raw<ReadonlySet<string>>(new Set());
+	ticked = $state.raw<readonly string[]>([]);
 	readonly #list: string;
 
 	/** @param list names the list and its occasion, such as a water and a day */
@@ -21,17 +21,18 @@ export class KeptTicks {
 	/** Asks the browser's store; until then nothing is ticked. */
 	async open(): Promise<void> {
 		const own = (await read()).find(([list]) => list === this.#list)?.[1];
-		if (own) this.ticked = new Set([...own, ...this.ticked]);
+		if (own) this.ticked = [...own, ...this.ticked.filter((line) => !own.includes(line))];
 	}
 	toggle(line: string): void {
-		const next = new Set(this.ticked);
-		if (!next.delete(line)) next.add(line);
+		const next = this.ticked.includes(line)
+			? this.ticked.filter((other) => other !== line)
+			: [...this.ticked, line];
 		this.ticked = next;
 		void this.#keep(next);
 	}
-	async #keep(ticked: ReadonlySet<string>): Promise<void> {
+	async #keep(ticked: readonly string[]): Promise<void> {
 		const others = (await read()).filter(([list]) => list !== this.#list);
-		const kept: Kept = [[this.#list, [...ticked]] as const, ...others].slice(0, MOST_LISTS);
+		const kept: Kept = [[this.#list, ticked] as const, ...others].slice(0, MOST_LISTS);
 		await localStore.write(KEY, kept).catch(() => undefined);
 	}
 }

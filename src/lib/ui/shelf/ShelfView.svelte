@@ -93,6 +93,7 @@
 		</ul>
 		<ul class="small mt-6 space-y-1">
 			<li><a class="link inline-block py-1" href="{base}/shopping">Shopping list to print</a></li>
+			<li><a class="link inline-block py-1" href="{base}/kinds">What to get, and what it costs a year</a></li>
 			<li><a class="link inline-block py-1" href="{base}/labels">Labels for bottles and syringes</a></li>
 			<li><a class="link inline-block py-1" href="{base}/compare">Kits side by side</a></li>
 			<li>

@@ -40,6 +40,8 @@
 		}[];
 		/** Sets of tests that were named at this site. */
 		sets: readonly TestSet[];
+		/** What is due, and nothing on the shelf tests it. */
+		withoutKit: readonly ParameterId[];
 		/** Bottles that wait for the laboratory. */
 		bottles: readonly { readonly id: string; readonly at: Instant }[];
 		/** Fresh ids for the steps of plans that can be ticked, by plan and step. */
@@ -48,7 +50,7 @@
 		timeZone: string;
 		now: Instant;
 	}
-	let { water, today, lately, sets, bottles, stepIds, units, timeZone, now }: Props = $props();
+	let { water, today, lately, sets, withoutKit, bottles, stepIds, units, timeZone, now }: Props = $props();
 
 	const WIDE = '(min-width: 64rem)';
 	const desk = benchDeskOf();
@@ -111,6 +113,9 @@
 					<li class="border-t py-1.5">
 						<strong>{PARAMETERS[test.parameter].name}.</strong>
 						<span class="text-muted">{whyDue(test)}.</span>
+						{#if withoutKit.includes(test.parameter)}
+							<a class="link block" href="{base}/shelf/kinds">No kit for it is on the shelf.</a>
+						{/if}
 					</li>
 				{/each}
 				{#if due.length > MOST_DUE}

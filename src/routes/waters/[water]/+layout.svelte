@@ -16,6 +16,7 @@
 	import Header from '$lib/ui/shared/Header.svelte';
 	import LeftOutNotice from '$lib/ui/shared/LeftOutNotice.svelte';
 	import MadeUpNotice from '$lib/ui/shared/MadeUpNotice.svelte';
+	import GuestNotice from '$lib/ui/shared/GuestNotice.svelte';
 	import OnlyLook from '$lib/ui/access/OnlyLook.svelte';
 	import UnsaidFault from '$lib/ui/shared/UnsaidFault.svelte';
 	import VolumeNotice from '$lib/ui/shared/VolumeNotice.svelte';
@@ -60,6 +61,11 @@
 			/>{/if}
 		{#if data.madeUp}<MadeUpNotice />{/if}
 		{#if data.water.endedAt !== null}<EndedNotice
+				water={data.water}
+				timeZone={data.timeZone}
+				now={data.now}
+			/>{/if}
+		{#if data.water.guestUntil !== null}<GuestNotice
 				water={data.water}
 				timeZone={data.timeZone}
 				now={data.now}

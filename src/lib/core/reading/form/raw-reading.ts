@@ -90,8 +90,8 @@ export interface DifferenceReading extends Common, DropMarks {
 	};
 }
 
-/** Three schools of reading a colour between two steps. */
-export const BETWEEN_SCHOOLS = ['interpolate', 'nearer-step', 'interval'] as const;
+/** Schools of reading a colour between two steps. */
+export const BETWEEN_SCHOOLS = ['interpolate', 'nearer-step', 'upper-step', 'interval'] as const;
 
 export interface StepReading extends Common {
 	readonly form: 'step';

@@ -1,5 +1,6 @@
 import type { BenchAnswer, BenchKit } from '$lib/contract/bench';
 import type { ShelfHabits } from '$lib/contract/shelf-view';
+import { parametersOf } from '$lib/core/method';
 import type { SiteScope } from '../../repository/scope.ts';
 import type { Deps } from '../deps.ts';
 import { knownKit, partOf } from '../reading/run-kit.ts';
@@ -28,6 +29,7 @@ export async function benchShelf(
 			name,
 			lotCode,
 			methodCode: method.code,
+			parameters: parametersOf(method),
 			boxComplete: kind === 'kit' ? (part.state.box?.complete ?? null) : true,
 			goodUntil: supplyOf.get(id)?.goodUntil ?? null,
 			testsLeft: supplyOf.get(id)?.testsLeft?.tests ?? null,

@@ -1,7 +1,6 @@
 import type { PanelAnswer, PanelTest } from '$lib/contract/findings';
 import { askedBy, suspectedIn } from '$lib/core/judgement/water';
 import { judgeResult, type Band, type PanelHappening } from '$lib/core/judgement';
-import type { ParameterId } from '$lib/core/quantity';
 import { boundsOf, type TestResult } from '$lib/core/reading';
 import { bandAt, plainBand } from '$lib/core/record';
 import { addDays, type Instant } from '$lib/core/time';

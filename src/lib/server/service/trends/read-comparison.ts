@@ -225,11 +225,12 @@ export async function readComparison(
 ): Promise<ComparisonAnswer> {
 	const since = addDays(deps.clock.now(), -LOOK_BACK_DAYS);
 	const by = asked.by ?? 'kit';
-	const [methods, { results: all }, siblings] = await Promise.all([
+	const [methods, { results: all }, listed] = await Promise.all([
 		adoptedMethods(deps.db, scope),
 		soundResultsSince(deps, scope, water.id, since),
 		watersOf(deps.db, scope)
 	]);
+	const siblings = listed.filter((w) => w.guestUntil === null || w.id === water.id);
 	const names = new Map(methods.map(({ method }) => [method.code, method.name]));
 	const kitName = (code: string) => (isLaboratory(code) ? 'Laboratory' : (names.get(code) ?? code));
 	const kitsOf = (p: ParameterId) =>

@@ -78,7 +78,7 @@ export async function orderWaters(
 ): Promise<Result<{ readonly waters: number }>> {
 	return once(deps, scope, 'order-waters', command, async (tx, within) => {
 		within.touch('site');
-		const own = (await watersOf(tx, scope)).map((w) => w.id);
+		const own = (await watersOf(tx, scope)).filter((w) => w.guestUntil === null).map((w) => w.id);
 		const foreign = command.waterIds.find((id) => !own.includes(id));
 		if (foreign !== undefined) return fail('unknown-item', 'waterIds');
 		const order = [...command.waterIds, ...own.filter((id) => !command.waterIds.includes(id))];

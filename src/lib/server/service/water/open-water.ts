@@ -30,7 +30,10 @@ export async function openWater(deps: Deps, person: Person, waterId: string): Pr
 		water && {
 			scope,
 			water,
-			siblings: siblings.map((r) => ({ id: r.water.id, name: r.water.name, site: r.scope.siteName })),
+			// A stranger's bottle is no water of the house: it is gone to from its own page.
+			siblings: siblings
+				.filter((r) => r.water.guestUntil === null || r.water.id === waterId)
+				.map((r) => ({ id: r.water.id, name: r.water.name, site: r.scope.siteName })),
 			reach
 		}
 	);
@@ -39,11 +42,13 @@ export async function openWater(deps: Deps, person: Person, waterId: string): Pr
 /** Where a person starts: the first water of their first site, the made-up world left out. */
 export async function firstWater(deps: Deps, person: Person): Promise<string | null> {
 	const reach = await reachOf(deps.db, person, deps.clock.now());
-	return reach.find((r) => !r.madeUp)?.water.id ?? null;
+	return reach.find((r) => !r.madeUp && r.water.guestUntil === null)?.water.id ?? null;
 }
 
 /** The first water of a person's own site; null where they have none yet. */
 export async function ownWater(deps: Deps, person: Person): Promise<string | null> {
 	const reach = await reachOf(deps.db, person, deps.clock.now());
-	return reach.find((r) => r.scope.role === 'owner' && !r.madeUp)?.water.id ?? null;
+	return (
+		reach.find((r) => r.scope.role === 'owner' && !r.madeUp && r.water.guestUntil === null)?.water.id ?? null
+	);
 }

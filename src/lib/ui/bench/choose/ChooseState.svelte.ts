@@ -4,17 +4,9 @@ import { HAPPENINGS, type Happening } from '$lib/core/judgement';
 import type { Instant } from '$lib/core/time';
 import { usualKit, type StartChoice } from '../make-draft';
 import type { BenchAsked } from './asked';
+import type { Chosen } from './chosen';
 import { readySets } from './ready-sets';
 import { lengthOf, proposalsFor, type Limit, type Proposal } from './propose';
-
-/** A test for the session to lay out. */
-export interface Chosen {
-	readonly waterId: string;
-	readonly offer: BenchOffer;
-	readonly choice: StartChoice;
-	/** Replicates of the same sample. */
-	readonly times: number;
-}
 
 interface Input {
 	readonly waterId: string;

@@ -12,7 +12,8 @@
 	import ChooseMethod from './ChooseMethod.svelte';
 	import type { StartChoice } from '../make-draft';
 	import type { BenchAsked } from './asked';
-	import { ChooseState, type Chosen } from './ChooseState.svelte';
+	import type { Chosen } from './chosen';
+	import { ChooseState } from './ChooseState.svelte';
 	import MethodPanel from './MethodPanel.svelte';
 	import OpenSessions from './OpenSessions.svelte';
 	import ProposalRow from './ProposalRow.svelte';
@@ -143,7 +144,7 @@
 				{#if dueNow.length > 0}
 					<ul class="mt-4 border-t" aria-label="Proposed tests of {w.name}">
 						{#each dueNow as p (p.key)}<Late tag="li" class="border-b py-3"
-								><ProposalRow {choosing} proposal={p} {timeZone} {now} /></Late
+								><ProposalRow {choosing} proposal={p} kits={bench.kits} {timeZone} {now} /></Late
 							>{/each}
 					</ul>
 				{:else}
@@ -155,7 +156,7 @@
 					>
 					<ul class="mt-1 border-t" aria-label="Tests of {w.name} that are not due yet">
 						{#each later as p (p.key)}<Late tag="li" class="border-b py-3"
-								><ProposalRow {choosing} proposal={p} {timeZone} {now} /></Late
+								><ProposalRow {choosing} proposal={p} kits={bench.kits} {timeZone} {now} /></Late
 							>{/each}
 					</ul>
 				{/if}

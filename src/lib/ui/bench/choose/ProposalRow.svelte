@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { PARAMETERS } from '$lib/core/quantity';
+	import { PARAMETERS, type ParameterId } from '$lib/core/quantity';
 	import type { Instant } from '$lib/core/time';
 	import { whyDue } from '$lib/format/bench/bench';
 	import { shortDay } from '$lib/format/date';
@@ -11,12 +11,17 @@
 	interface Props {
 		choosing: ChooseState;
 		proposal: Proposal;
+		/** What is on the shelf to test with; nothing is said where nothing is kept there at all. */
+		kits: readonly { readonly parameters?: readonly ParameterId[] }[];
 		timeZone: string;
 		now: Instant;
 	}
-	let { choosing, proposal, timeZone, now }: Props = $props();
+	let { choosing, proposal, kits, timeZone, now }: Props = $props();
 
 	const name = $derived(PARAMETERS[proposal.due.parameter].name);
+	const lacksKit = $derived(
+		kits.length > 0 && !kits.some((k) => k.parameters?.includes(proposal.due.parameter) ?? true)
+	);
 	const TIMES = [
 		{ value: '1', name: 'once' },
 		{ value: '2', name: 'twice' },
@@ -36,6 +41,7 @@
 			? ''
 			: `, so on ${shortDay(proposal.due.dueAt, timeZone, now)}`}.</span
 	>
+	{#if lacksKit}<span class="small block font-semibold">No kit for it is on the shelf.</span>{/if}
 </Checkbox>
 {#if choosing.isOn(proposal)}
 	<div class="mt-2 flex gap-2 pl-9">

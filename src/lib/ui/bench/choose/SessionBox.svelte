@@ -2,7 +2,8 @@
 	import { nameWithin, PARAMETERS } from '$lib/core/quantity';
 	import { aboutMinutes } from '$lib/format/date';
 	import Button from '$lib/ui/kit/Button.svelte';
-	import type { Chosen, ChooseState } from './ChooseState.svelte';
+	import type { Chosen } from './chosen';
+	import type { ChooseState } from './ChooseState.svelte';
 
 	interface Props {
 		choosing: ChooseState;

@@ -48,6 +48,7 @@ function answer(change: Partial<CadenceInput> = {}): BenchAnswer {
 				droppers: {},
 				corrections: {},
 				goodUntil: null,
+				parameters: ['calcium'],
 				boxComplete: true,
 				testsLeft: null
 			}

@@ -3,7 +3,7 @@ import { setsOf, type TestSet } from '$lib/core/bench';
 import { PARAMETER_IDS, type ParameterId } from '$lib/core/quantity';
 import { addDays, type Instant } from '$lib/core/time';
 import { usualKit } from '../make-draft';
-import type { Chosen } from './ChooseState.svelte';
+import type { Chosen } from './chosen';
 
 /** A set of tests, ready to be laid out with what is at the bench. */
 export interface ReadySet {

@@ -1,5 +1,7 @@
 <script lang="ts">
 	import { onMount } from 'svelte';
+	import type { RinseSchool } from '$lib/contract/handling';
+	import { RINSE_ALL } from '$lib/format/bench/handling';
 	import { GUIDANCE, type Guidance } from '$lib/contract/choices';
 	import { sequentialPlan } from '$lib/core/bench';
 	import { sampleOf } from '$lib/core/method';
@@ -31,10 +33,12 @@
 		practised: (draft: BenchDraft) => boolean;
 		/** It runs by a common leaflet, and nobody said yet what the one in the box says. */
 		unread: (draft: BenchDraft) => boolean;
+		/** What this person rinses with. */
+		rinse: RinseSchool;
 		onbegin: () => void;
 		onback: () => void;
 	}
-	let { desk, planner, timeZone, waterName, practised, unread, onbegin, onback }: Props = $props();
+	let { desk, planner, timeZone, waterName, practised, unread, rinse, onbegin, onback }: Props = $props();
 
 	/** A lot that ends within so many tests is running out. */
 	const FEW_TESTS = 3;
@@ -303,9 +307,9 @@
 			{#if !single}
 				<h2 class="mt-5 text-xl">Rinse{draws.length > 0 ? ' and draw' : ''}</h2>
 				<p class="mt-1">
-					Every vial and cap with purified water, then with the water that is tested in it{togetherNow
-						? '; no test asks for it again'
-						: ''}.{several ? ' The sample syringe three times with each new water.' : ''}
+					{RINSE_ALL[rinse]}{togetherNow ? '; no test asks for it again' : ''}.{several
+						? ' The sample syringe three times with each new water.'
+						: ''}
 				</p>
 				{#if draws.length > 0}
 					<ul class="figures mt-2" aria-label="Samples to draw">

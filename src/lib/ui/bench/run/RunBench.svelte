@@ -2,6 +2,7 @@
 	import { onMount, untrack } from 'svelte';
 	import { movedTimes } from '$lib/client/moved-times';
 	import { stayAwake } from '$lib/client/wake-lock';
+	import { USUAL_HANDLING, type Handling } from '$lib/contract/handling';
 	import type { BenchAnswer, BenchOffer } from '$lib/contract/bench';
 	import type { SaveTestRun } from '$lib/contract/test-run';
 	import type { SlipCandidate } from '$lib/core/plausibility';
@@ -26,6 +27,8 @@
 	interface Props {
 		bench: BenchAnswer;
 		units: Readonly<Record<ParameterId, UnitId>>;
+		/** How this person works where leaflets leave it open. */
+		handling?: Handling;
 		timeZone: string;
 		now: Instant;
 		/** The test at hand was kept, on the server or here until it is back. */
@@ -38,7 +41,7 @@
 		/** The same test anew, instead of this one. */
 		onrepeat: (draft: BenchDraft) => void;
 	}
-	let { bench, units, timeZone, now, onkept, onrepeat }: Props = $props();
+	let { bench, units, handling = USUAL_HANDLING, timeZone, now, onkept, onrepeat }: Props = $props();
 
 	const desk = benchDeskOf();
 	const outbox = outboxOf();
@@ -211,5 +214,5 @@
 {:else if shown === 'line'}
 	<ReadLine {desk} {contexts} {units} ondone={done} ongiveup={giveUp} />
 {:else if shown === 'instruction'}
-	<RunStep {desk} {device} ongiveup={giveUp} />
+	<RunStep {desk} {device} {handling} ongiveup={giveUp} />
 {/if}

@@ -8,6 +8,8 @@
 	import { MISHAP_NAMES } from '$lib/format/bench/bench';
 	import { countdown } from '$lib/format/date';
 	import { faultText } from '$lib/format/faults/faults';
+	import type { Handling } from '$lib/contract/handling';
+	import { handled } from '$lib/format/bench/handling';
 	import { cautionOf } from '$lib/format/bench/hazard';
 	import { movementsOf } from '$lib/format/bench/movements';
 	import { plain } from '$lib/format/number';
@@ -19,11 +21,17 @@
 	import Swatch from '../read/Swatch.svelte';
 	import { isAnyKey, isAnyTap } from './any-press';
 
-	let { desk, device, ongiveup }: { desk: BenchDesk; device: DeviceDesk | null; ongiveup: () => void } =
-		$props();
+	interface Props {
+		desk: BenchDesk;
+		device: DeviceDesk | null;
+		/** How this person works where the leaflet leaves it open. */
+		handling: Handling;
+		ongiveup: () => void;
+	}
+	let { desk, device, handling, ongiveup }: Props = $props();
 
 	const progress = $derived(desk.progress!);
-	const step = $derived(progress.step!);
+	const step = $derived(handled(progress.step!, handling));
 	const action = $derived(step.action);
 	const caution = $derived(cautionOf(desk.method!, step));
 	const seconds = $derived(timerSecondsOf(step));
@@ -226,7 +234,7 @@
 	</div>
 
 	<ol class="small self-start border-t lg:mt-8" aria-label="All steps">
-		{#each desk.steps as other, i (other.id)}
+		{#each desk.steps.map((s) => handled(s, handling)) as other, i (other.id)}
 			<li
 				class="flex gap-3 border-b py-2 {i === progress.stepIndex ? 'font-semibold' : 'text-muted'}"
 				aria-current={i === progress.stepIndex ? 'step' : undefined}

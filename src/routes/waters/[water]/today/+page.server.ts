@@ -10,18 +10,24 @@ export const load = (async ({ locals, params }) => {
 	const open = await askedWater(locals, params);
 	const { services } = locals;
 	await services.laboratory.collectAnswers(open.scope);
-	const [{ today }, lately, lines, sets, sent] = await Promise.all([
+	const [{ today }, lately, lines, sets, sent, { kits }] = await Promise.all([
 		services.ask('day', open),
 		services.log.readRecentEvents(open.scope, open.water.id, LATELY),
 		open.siblings.length > 1 ? services.judgement.readLines(open) : [],
 		services.bench.readSets(open.scope),
-		services.laboratory.readSent(open.scope, open.water.id)
+		services.laboratory.readSent(open.scope, open.water.id),
+		services.ask('benchSite', open, locals.preferences)
 	]);
 	return {
 		leftOut: today.leftOut,
 		today: toJson(today),
 		lines,
 		sets,
+		// Nothing is said where nothing is kept on the shelf at all.
+		withoutKit:
+			kits.length === 0
+				? []
+				: today.due.map((d) => d.parameter).filter((p) => !kits.some((k) => k.parameters.includes(p))),
 		// Sent since: it waits no longer.
 		bottles: today.bottles.filter((b) => !sent.some((s) => Math.abs(s.drawnAt - b.at) < SAME_BOTTLE_MS)),
 		// For a step that is ticked here: told twice it is kept once.

@@ -20,6 +20,7 @@
 	{today}
 	lately={data.lately}
 	sets={data.sets}
+	withoutKit={data.withoutKit}
 	bottles={data.bottles}
 	stepIds={data.stepIds}
 	units={data.preferences.units}
