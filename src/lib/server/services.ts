@@ -15,6 +15,7 @@ import { targetsOf } from './repository/water.ts';
 import { personOfToken, startSession } from './service/account/sign-in.ts';
 import { notePurified, readPurified } from './service/purified/purified.ts';
 import { addGuest, keepGuest, readGuests } from './service/visitor/guests.ts';
+import { stepsByHeart } from './service/reading/way-of-working.ts';
 import { readSets, saveSet } from './service/bench/test-sets.ts';
 import { readSessions, saveSession } from './service/bench/save-session.ts';
 import { changeFeed, readFeeds } from './service/calendar/calendar.ts';
@@ -209,7 +210,7 @@ export function createServices(deps: PooledDeps, run: (task: Task) => Promise<Do
 			...guardAll(deps, 'record', { notePurified })
 		},
 		reading: {
-			...bindAll(deps, { kitOfReading }),
+			...bindAll(deps, { kitOfReading, stepsByHeart }),
 			...guardAll(deps, 'test', { correctReading, keepReading, saveTestRun }),
 			readingById: (scope: SiteScope, id: string) => readingById(db, scope, id)
 		},

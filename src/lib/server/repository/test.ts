@@ -370,3 +370,16 @@ export async function addReading(db: Reader, scope: SiteScope, row: NewReading):
 		readBy: scope.membershipId
 	});
 }
+
+/** The step log of a run; null where there is no such run. */
+export async function stepLogOf(
+	db: Reader,
+	scope: SiteScope,
+	runId: string
+): Promise<readonly BenchEntry[] | null> {
+	const rows = await db
+		.select({ stepLog: testRun.stepLog })
+		.from(testRun)
+		.where(and(eq(testRun.siteId, scope.siteId), eq(testRun.id, runId)));
+	return rows[0]?.stepLog ?? null;
+}

@@ -30,7 +30,11 @@
 			waterId = asked ?? desk.session?.waterId ?? '';
 			kept = await localStore.read<KeptWater>(`water:${waterId}`).catch(() => null);
 			preferences =
-				(await localStore.read<Preferences>('preferences').catch(() => null)) ?? readPreferences(undefined);
+				// What an older program kept lacks what was asked for since.
+				{
+					...readPreferences(undefined),
+					...(await localStore.read<Preferences>('preferences').catch(() => null))
+				};
 			readBy(() => preferences.reader);
 			ready = true;
 		})();

@@ -39,6 +39,8 @@
 			readonly results: readonly TestResult[];
 			readonly replacedBecause: string | null;
 		};
+		/** Steps that were done by heart. */
+		byHeart: number;
 		/** What is known of the kit that it was made with. */
 		kit: KnownKit;
 		photographs: readonly string[];
@@ -51,8 +53,20 @@
 			readonly text: string;
 		} | null;
 	}
-	let { id, keepId, waterId, doubt, logged, kit, photographs, units, timeZone, now, refused }: Props =
-		$props();
+	let {
+		id,
+		keepId,
+		waterId,
+		doubt,
+		logged,
+		byHeart,
+		kit,
+		photographs,
+		units,
+		timeZone,
+		now,
+		refused
+	}: Props = $props();
 
 	const method = $derived(logged.method);
 	const before = (name: string) => refused?.entered[name];
@@ -114,6 +128,12 @@
 		</tbody>
 	</Table>
 
+	{#if byHeart > 0}
+		<p class="small mt-3 text-muted">
+			A habit, no deviation: {byHeart === 1 ? 'one step was' : `${byHeart} steps were`} done by heart, neither counted
+			nor timed here.
+		</p>
+	{/if}
 	{#if doubt && !slip && !refused}
 		<DoubtPanel
 			{doubt}

@@ -60,7 +60,8 @@ function bestOf(method: ColourMethod, reading: StepReading, median: number): num
 	if (second && JSON.stringify(second) !== JSON.stringify(at)) return between === 'interval' ? null : median;
 	if (at.kind === 'on') return method.colourSteps[at.index]!.value;
 	if (between === 'interval' || at.kind === 'below' || at.kind === 'above') return null;
-	if (between === 'upper-step') return 'index' in at ? (method.colourSteps[at.index + 1]?.value ?? null) : null;
+	if (between === 'upper-step')
+		return 'index' in at ? (method.colourSteps[at.index + 1]?.value ?? null) : null;
 	if (between === 'nearer-step') {
 		if (at.kind === 'nearer_lower') return method.colourSteps[at.index]!.value;
 		if (at.kind === 'nearer_upper') return method.colourSteps[at.index + 1]!.value;

@@ -11,6 +11,7 @@
 	waterId={data.water.id}
 	doubt={data.doubt}
 	logged={data.logged}
+	byHeart={data.byHeart}
 	kit={data.kit}
 	photographs={data.photographs}
 	units={data.preferences.units}
