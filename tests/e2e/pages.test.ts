@@ -278,7 +278,7 @@ describe('entering what happened', () => {
 		await me.fill('[name="details.volumeL"]', '43');
 		await me.fill('[name="details.newWater.alkalinity"]', '7.6');
 		await Promise.all([me.page.waitForNavigation(), me.page.click('main button[type=submit]')]);
-		expect(await me.text()).toMatch(/Water change 43 L; KH 7\.6 dKH/);
+		expect(await me.text()).toMatch(/Before and after: water change .*43 L; Batch 9; KH 7\.6 dKH/);
 		await me.goto('/targets');
 		expect(await me.text()).toMatch(/7\.5–9 dKH, aim 8\.2/);
 		await me.close();

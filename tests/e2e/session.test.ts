@@ -213,10 +213,11 @@ describe('a session of four colour tests', () => {
 			(boxes[0] as HTMLInputElement).click()
 		);
 		await other.press('The rest tomorrow');
-		await other.sees(/Planned for Tue 24 Nov: (nitrate|phosphate)\./);
+		// In the light, at a time that is said.
+		await other.sees(/Planned for Tue 24 Nov at \d\d:\d\d, with the light on: (nitrate|phosphate)\./);
 		await sleep(500);
 		await other.page.reload();
-		await other.sees(/Planned for Tue 24 Nov: one test of Lobby reef\./);
+		await other.sees(/Planned for Tue 24 Nov, \d\d:\d\d: one test of Lobby reef\./);
 		await other.press('Drop it');
 		await other.page.waitForFunction(() => !document.body.innerText.includes('Planned for Tue'));
 		expect(complaintsOf(other)).toEqual([]);

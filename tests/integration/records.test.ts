@@ -316,6 +316,8 @@ describe('what the views are given', () => {
 			rows: [],
 			untested: [],
 			leftOut: [],
+			bottles: [],
+			doses: [],
 			plans: []
 		});
 		expect(

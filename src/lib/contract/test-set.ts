@@ -1,4 +1,5 @@
 import { Type, type Static } from '@sinclair/typebox';
+import type { TestSet } from '$lib/core/bench';
 import { closed, Id, words } from './common.ts';
 import { MOST_TESTS } from './session.ts';
 
@@ -32,3 +33,6 @@ export const SaveSet = Type.Object(
 	closed
 );
 export type SaveSet = Static<typeof SaveSet>;
+
+/** A set as Today offers it. */
+export type UsualSetSeen = Pick<TestSet, 'id' | 'name' | 'weekdays' | 'atMinute'>;

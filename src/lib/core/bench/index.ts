@@ -5,7 +5,6 @@ export {
 	orderWishes,
 	setsOf,
 	tomorrowInLight,
-	weekdayOf,
 	type SetTest,
 	type TestSet
 } from './test-set.ts';

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { addDays, civilDate, fromIso, type Instant } from '../time/index.ts';
-import { nextTimeOf, orderWishes, setsOf, tomorrowInLight, weekdayOf, type TestSet } from './index.ts';
+import { addDays, civilDate, fromIso, weekdayOf, type Instant } from '../time/index.ts';
+import { nextTimeOf, orderWishes, setsOf, tomorrowInLight, type TestSet } from './index.ts';
 
 const ZONE = 'Europe/Lisbon';
 // A Monday.

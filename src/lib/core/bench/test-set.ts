@@ -1,5 +1,5 @@
 import type { Portion } from '../method/index.ts';
-import { addDays, civilDate, instantOnDay, timeOfMinute, type Instant } from '../time/index.ts';
+import { addDays, civilDate, instantOnDay, timeOfMinute, weekdayOf, type Instant } from '../time/index.ts';
 import type { Wish } from './plan/index.ts';
 
 /** One test of a keeper's own set. */
@@ -22,11 +22,6 @@ export interface TestSet {
 	readonly atMinute: number | null;
 	/** The tests begin one after another as they stand, whatever order would be shorter. */
 	readonly inOrder: boolean;
-}
-
-/** 1 is Monday and 7 Sunday, where a clock on the wall in `timeZone` stands (ISO 8601). */
-export function weekdayOf(at: Instant, timeZone: string): number {
-	return ((new Date(`${civilDate(at, timeZone)}T00:00:00Z`).getUTCDay() + 6) % 7) + 1;
 }
 
 const NOON = 12 * 60;

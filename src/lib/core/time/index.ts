@@ -12,6 +12,7 @@ export {
 } from './instant.ts';
 export {
 	civilDate,
+	weekdayOf,
 	endOfDay,
 	instantOnDay,
 	isZone,

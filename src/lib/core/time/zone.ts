@@ -108,6 +108,11 @@ export function civilDate(at: Instant, timeZone: string): CivilDate {
 	return `${p.year}-${p.month}-${p.day}` as CivilDate;
 }
 
+/** 1 is Monday and 7 Sunday, where a clock on the wall in `timeZone` stands (ISO 8601). */
+export function weekdayOf(at: Instant, timeZone: string): number {
+	return ((new Date(`${civilDate(at, timeZone)}T00:00:00Z`).getUTCDay() + 6) % 7) + 1;
+}
+
 /** Minutes that local time is ahead of UTC at that instant. */
 export function offsetMinutes(at: Instant, timeZone: string): number {
 	return Math.round((steadyOffsetMs(at, timeZone) ?? exactOffsetMs(at, timeZone)) / 60_000);

@@ -2,15 +2,6 @@ import { nextTimeOf, type TestSet } from '$lib/core/bench';
 import { timeOfMinute, type Instant } from '$lib/core/time';
 import { shortDay } from '../date.ts';
 
-export const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
-
-/** "Sat at 10:00", "Mon, Thu", "no fixed day" */
-export function setDays({ weekdays, atMinute }: Pick<TestSet, 'weekdays' | 'atMinute'>): string {
-	if (weekdays.length === 0) return 'no fixed day';
-	const days = weekdays.map((d) => WEEKDAYS[d - 1]).join(', ');
-	return atMinute === null ? days : `${days} at ${timeOfMinute(atMinute)}`;
-}
-
 /** When it is made next: "today at 10:00", "Sat 28 Nov at 10:00"; empty where it has no day. */
 export function setTime(set: TestSet, now: Instant, timeZone: string): string {
 	const at = nextTimeOf(set, now, timeZone);

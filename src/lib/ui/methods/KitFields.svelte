@@ -79,7 +79,7 @@
 	{#if titrates(text)}
 		<DraftField {draft} name="halfMl" label="Half sample, if any" unit="mL" />
 	{/if}
-	{#if measured && (hasSteps(text.kind) || titrates(text) || text.kind === 'display')}
+	{#if hasSteps(text.kind)}
 		<DraftField
 			{draft}
 			name="dilutions"

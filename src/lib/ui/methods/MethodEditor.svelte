@@ -134,7 +134,10 @@
 					<TextArea
 						name="steps"
 						label="The steps, as the leaflet has them"
-						help="One after another, with a semicolon or a new line between; at most {MAX_STEPS}. With half the sample: “6 drops A (half sample: 3)”."
+						help="One after another, with a semicolon or a new line between; at most {MAX_STEPS}.{text.halfMl.trim() ===
+						''
+							? ''
+							: ' With half the sample: “6 drops A (half sample: 3)”.'}"
 						rows={5}
 						value={text.steps}
 						oninput={(e) => draft.set({ steps: e.currentTarget.value.slice(0, MOST_LETTERS) })}

@@ -4,7 +4,7 @@
 	import type { TestSet } from '$lib/core/bench';
 	import { PARAMETERS } from '$lib/core/quantity';
 	import { civilDate, timeOfMinute, type Instant } from '$lib/core/time';
-	import { WEEKDAYS } from '$lib/format/bench/test-set';
+	import { WEEKDAYS } from '$lib/format/bench/set-days';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Checkbox from '$lib/ui/kit/Checkbox.svelte';
 	import Choice from '$lib/ui/kit/Choice.svelte';

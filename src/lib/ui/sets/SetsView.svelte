@@ -2,7 +2,7 @@
 	import type { TestSet } from '$lib/core/bench';
 	import { PARAMETERS } from '$lib/core/quantity';
 	import type { Instant } from '$lib/core/time';
-	import { setDays } from '$lib/format/bench/test-set';
+	import { setDays } from '$lib/format/bench/set-days';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import May from '$lib/ui/access/May.svelte';
 	import type { SetMethod } from './SetDraft.svelte';

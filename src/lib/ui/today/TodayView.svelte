@@ -1,6 +1,6 @@
 <script lang="ts">
 	import type { TodayAnswer } from '$lib/contract/today';
-	import type { TestSet } from '$lib/core/bench';
+	import type { UsualSetSeen } from '$lib/contract/test-set';
 	import { isDue } from '$lib/core/judgement';
 	import type { PlanLine } from '$lib/core/judgement/plan';
 	import { nameWithin, PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
@@ -22,7 +22,6 @@
 	import Matters from './Matters.svelte';
 	import ParameterRow from './ParameterRow.svelte';
 	import PlansToday from './PlansToday.svelte';
-	import TickList from '$lib/ui/shared/TickList.svelte';
 	import StepTick from './StepTick.svelte';
 	import UsualSet from './UsualSet.svelte';
 	import NextTests from './NextTests.svelte';
@@ -38,8 +37,8 @@
 			note: string;
 			happenedAt: Instant;
 		}[];
-		/** Sets of tests that were named at this site. */
-		sets: readonly TestSet[];
+		/** The set whose time comes next; null where none was named. */
+		usual: UsualSetSeen | null;
 		/** What is due, and nothing on the shelf tests it. */
 		withoutKit: readonly ParameterId[];
 		/** Bottles that wait for the laboratory. */
@@ -50,7 +49,7 @@
 		timeZone: string;
 		now: Instant;
 	}
-	let { water, today, lately, sets, withoutKit, bottles, stepIds, units, timeZone, now }: Props = $props();
+	let { water, today, lately, usual, withoutKit, bottles, stepIds, units, timeZone, now }: Props = $props();
 
 	const WIDE = '(min-width: 64rem)';
 	const desk = benchDeskOf();
@@ -171,7 +170,7 @@
 				longer what was drawn.
 			</p>
 		{/each}
-		{#if !desk.draft && rows.length > 0}<UsualSet {base} waterId={water.id} {sets} {timeZone} {now} />{/if}
+		{#if !desk.draft && rows.length > 0}<UsualSet {base} {usual} {timeZone} {now} />{/if}
 	</div>
 
 	<div class="rest bg-paper px-4 pb-2 lg:border-r lg:px-7 lg:pb-6">
@@ -200,12 +199,20 @@
 					/>{/if}
 				{#if today.doses.length > 0}
 					<h2 class="label mt-8">Daily doses</h2>
-					<TickList
-						class="small mt-1 border-t"
-						label="Daily doses of today"
-						list="doses/{water.id}/{civilDate(now, timeZone)}"
-						lines={today.doses.map(dailyDoseWords)}
-					/>
+					{#await import('$lib/ui/shared/TickList.svelte')}
+						<ul class="small mt-1 border-t">
+							{#each today.doses.map(dailyDoseWords) as line (line)}<li class="min-h-11 py-2">
+									{line}
+								</li>{/each}
+						</ul>
+					{:then { default: TickList }}
+						<TickList
+							class="small mt-1 border-t"
+							label="Daily doses of today"
+							list="doses/{water.id}/{civilDate(now, timeZone)}"
+							lines={today.doses.map(dailyDoseWords)}
+						/>
+					{/await}
 					<p class="small mt-1 text-muted">
 						Ticks stay on this device. A day that was left out changes the reckoning: <a
 							class="link"

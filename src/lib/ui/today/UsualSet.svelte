@@ -1,26 +1,27 @@
 <script lang="ts">
-	import { isSetDay, setsOf, type TestSet } from '$lib/core/bench';
-	import type { Instant } from '$lib/core/time';
-	import { setTime } from '$lib/format/bench/test-set';
+	import type { UsualSetSeen } from '$lib/contract/test-set';
+	import { timeOfMinute, weekdayOf, type Instant } from '$lib/core/time';
+	import { setDays } from '$lib/format/bench/set-days';
 	import Button from '$lib/ui/kit/Button.svelte';
 
 	interface Props {
 		base: string;
-		waterId: string;
-		sets: readonly TestSet[];
+		usual: UsualSetSeen | null;
 		timeZone: string;
 		now: Instant;
 	}
-	let { base, waterId, sets, timeZone, now }: Props = $props();
+	let { base, usual, timeZone, now }: Props = $props();
 
-	const usual = $derived(setsOf(sets, waterId, now, timeZone)[0] ?? null);
-	const isToday = $derived(usual !== null && isSetDay(usual, now, timeZone));
-	const time = $derived(usual ? setTime(usual, now, timeZone) : '');
+	const isToday = $derived(usual?.weekdays.includes(weekdayOf(now, timeZone)) ?? false);
+	const time = $derived.by(() => {
+		if (!usual || usual.weekdays.length === 0) return '';
+		if (!isToday) return setDays(usual);
+		return usual.atMinute === null ? 'today' : `today at ${timeOfMinute(usual.atMinute)}`;
+	});
 </script>
 
 <p class="mt-3 flex flex-wrap items-center gap-x-3">
-	<Button kind={isToday ? 'primary' : 'secondary'} href="{base}/bench?set={usual?.id ?? 'usual'}"
-		>{usual?.name ?? 'The usual'}</Button
+	<Button kind="secondary" href="{base}/bench?set={usual?.id ?? 'usual'}">{usual?.name ?? 'The usual'}</Button
 	>
-	{#if time}<span class="small text-muted">{isToday ? `today, ${time}` : time}</span>{/if}
+	{#if time}<span class="small {isToday ? 'font-semibold' : 'text-muted'}">{time}</span>{/if}
 </p>

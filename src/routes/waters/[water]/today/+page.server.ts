@@ -1,8 +1,12 @@
+import { setsOf, type TestSet } from '$lib/core/bench';
 import { toJson } from '$lib/contract/json';
 import { askedWater } from '../../../asked-water';
 import type { PageServerLoad } from './$types';
 
 const LATELY = 5;
+/** A set as Today offers it; null where none was named. */
+const usualOf = (set: TestSet | null) =>
+	set && { id: set.id, name: set.name, weekdays: set.weekdays, atMinute: set.atMinute };
 /** A sample that was sent is the bottle that was kept where both were drawn within half a day. */
 const SAME_BOTTLE_MS = 12 * 3600_000;
 
@@ -22,7 +26,7 @@ export const load = (async ({ locals, params }) => {
 		leftOut: today.leftOut,
 		today: toJson(today),
 		lines,
-		sets,
+		usual: usualOf(setsOf(sets, open.water.id, services.clock.now(), open.scope.timeZone)[0] ?? null),
 		// Nothing is said where nothing is kept on the shelf at all.
 		withoutKit:
 			kits.length === 0

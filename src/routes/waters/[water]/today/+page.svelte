@@ -19,7 +19,7 @@
 	water={data.water}
 	{today}
 	lately={data.lately}
-	sets={data.sets}
+	usual={data.usual}
 	withoutKit={data.withoutKit}
 	bottles={data.bottles}
 	stepIds={data.stepIds}
