@@ -114,7 +114,7 @@
 		const level = tested?.[parameter];
 		if (!level) return '';
 		const shown = convert(level.value, PARAMETERS[parameter].canonicalUnit, units[parameter]);
-		return plain(Number(shown.toPrecision(4)));
+		return plain(Number(shown.toPrecision(3)));
 	}
 
 	let supplement = $derived(before('details.supplement') ?? first?.supplement ?? '');

@@ -30,6 +30,12 @@
 	/** By the cheapest kind of each. */
 	const sum = $derived(list.reduce((total, g) => total + (g.kinds[0]?.full ?? 0), 0));
 	const MOST = 4;
+	function yearWords(full: number, half: number | null): string {
+		const whole = `${fixed(full, 0)} a year`;
+		return half === null || fixed(half, 0) === fixed(full, 0)
+			? whole
+			: `${whole}, ${fixed(half, 0)} with half the sample`;
+	}
 </script>
 
 <main class="page max-w-[60rem]!">
@@ -37,8 +43,8 @@
 	<h1 class="mt-2 text-3xl">What to get for {water.name}</h1>
 	<p class="mt-1 max-w-[46rem] text-muted">
 		Kinds of kits, the most pressing first, with what each costs in a year at the pace of this water and of
-		your sets. What goes off once opened is counted as bought again. Prices are those paid last, or made up
-		with the kit.
+		your sets. What goes off once opened is counted as bought again. Prices are those paid last, else the
+		kit’s own.
 	</p>
 	<form method="get" class="mt-4 max-w-72">
 		<Choice
@@ -60,18 +66,16 @@
 				<div>
 					<h2 class="text-xl">{PARAMETERS[get.parameter].name}</h2>
 					<p class="small figures text-muted">about {get.perYear} tests a year</p>
-					<p class="mt-1">
+					<div class="mt-1">
 						{#if get.hasKit}<Badge>on the shelf</Badge>{:else}<Badge warns>no kit for it</Badge>{/if}
-					</p>
+					</div>
 				</div>
 				<ul>
 					{#each get.kinds.slice(0, MOST) as kind (kind.code)}
 						<li class="flex flex-wrap justify-between gap-x-4 border-t py-1.5 first:border-t-0">
 							<a class="link" href="{base}/methods/{kind.code}">{kind.name}</a>
 							<span class="figures"
-								>{kind.full === null
-									? 'no price known'
-									: `${fixed(kind.full, 0)} a year${kind.half === null ? '' : `, ${fixed(kind.half, 0)} with half the sample`}`}</span
+								>{kind.full === null ? 'no price known' : yearWords(kind.full, kind.half)}</span
 							>
 						</li>
 					{:else}
