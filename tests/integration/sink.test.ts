@@ -2,6 +2,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { GUEST_DAYS } from '../../src/lib/contract/guest.ts';
 import { NO_DETAILS } from '../../src/lib/contract/shelf.ts';
 import type { ShelfHabits } from '../../src/lib/contract/shelf-view.ts';
+import { ALK_SYRINGE } from '../../src/lib/core/method/index.ts';
 import { addDays } from '../../src/lib/core/time/index.ts';
 import type { OwnDatabase } from '../support/engine.ts';
 import { NOON, openWorld, testRun, type World } from '../support/site.ts';
@@ -26,7 +27,13 @@ describe('the box of a new lot', () => {
 		const kit = newId();
 		const put = await world.services.shelf.addToShelf(scope, {
 			...{ id: kit, waterId: water.id, kind: 'kit', name: 'Alkalinity', lotCode: 'L1' },
-			...{ methodCode: 'alk-syringe', methodVersion: 1, price: 14, boughtAt: null, expiresAt: null },
+			...{
+				methodCode: ALK_SYRINGE.code,
+				methodVersion: ALK_SYRINGE.version,
+				price: 14,
+				boughtAt: null,
+				expiresAt: null
+			},
 			details: NO_DETAILS
 		});
 		expect(put.ok).toBe(true);

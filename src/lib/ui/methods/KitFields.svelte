@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { unitsFor } from '$lib/core/method';
 	import {
+		formsApart,
 		formsOf,
 		PARAMETER_IDS,
 		PARAMETERS,
@@ -21,6 +22,11 @@
 	const measured = $derived(!hasScale(text.kind) && text.kind !== 'thermometer');
 	/** One that stands in the kit that is adapted is offered as well. */
 	const forms = $derived([...new Set([...formsOf(text.parameter), text.species])]);
+	/** Asked where it matters most, or where it is another than the usual one. */
+	const asksForm = $derived(
+		forms.some((f) => formsApart(text.parameter, f, forms[0]!) === 'not-interchangeable') ||
+			(forms.length > 1 && text.species !== forms[0])
+	);
 	const units = $derived(unitsFor(text.parameter).map((value) => ({ value, name: UNITS[value].symbol })));
 	function measures(parameter: ParameterId): void {
 		draft.set({
@@ -59,7 +65,7 @@
 				: ''}
 		onpick={(picked) => draft.set({ unit: picked as UnitId })}
 	/>
-	{#if forms.length > 1}
+	{#if asksForm}
 		<Choice
 			name="species"
 			label="What of it is found"

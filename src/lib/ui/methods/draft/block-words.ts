@@ -33,20 +33,20 @@ function marksOf(action: StepAction): readonly (string | null)[] {
 		case 'drops':
 		case 'scoops':
 			return [
-				`counted, ${action.count}`,
+				`× ${action.count}`,
 				action.half ? `half sample ${action.half.count}` : null,
 				action.spoon ? `${action.spoon} end` : null,
 				action.mixing ? 'mixed after each' : null
 			];
 		case 'invert':
-			return [`counted, ${action.times}`];
+			return [`× ${action.times}`];
 		case 'stand':
-			return [`timed, ${clock(action.seconds)}`, action.exactly ? 'to the second' : null];
+			return [clock(action.seconds), action.exactly ? 'to the second' : null];
 		case 'swirl':
 		case 'shake':
 		case 'stir':
 		case 'filter':
-			return [`timed, ${clock(action.seconds)}`];
+			return [clock(action.seconds)];
 		case 'measure':
 			return [action.half ? `half sample ${action.half.ml} mL` : null];
 		case 'titrate':
