@@ -38,14 +38,19 @@ export const STEP_ACTIONS: readonly TSchema[] = [
 		...Paced,
 		ml: Type.Optional(Positive),
 		by: Type.Optional(words(['line', 'tip'] as const)),
-		half: Type.Optional(Type.Object({ ml: Positive }, closed))
+		half: Type.Optional(Type.Object({ ml: Positive, say: Type.Optional(Text(400)) }, closed))
 	}),
 	action(['drops', 'scoops'], {
 		...hands,
 		...Paced,
 		count: Count,
 		spoon: Type.Optional(words(SPOONS)),
-		half: Type.Optional(Type.Object({ count: Count, spoon: Type.Optional(words(SPOONS)) }, closed)),
+		half: Type.Optional(
+			Type.Object(
+				{ count: Count, spoon: Type.Optional(words(SPOONS)), say: Type.Optional(Text(400)) },
+				closed
+			)
+		),
 		mixing: Type.Optional(words(MIXINGS))
 	}),
 	action(['invert'], { ...hands, times: Count }),

@@ -29,8 +29,8 @@ export type StepAction =
 			/** Up to a line on the glass, or a mark on a tip, instead of a syringe's scale. */
 			readonly by?: 'line' | 'tip';
 			readonly pace?: Pace;
-			/** With the half sample, where it is another volume. */
-			readonly half?: { readonly ml: number };
+			/** With the half sample, where it is another volume, and how that is said. */
+			readonly half?: { readonly ml: number; readonly say?: string };
 			readonly handsS: number;
 	  }
 	| {
@@ -41,7 +41,7 @@ export type StepAction =
 			readonly mixing?: Mixing;
 			readonly pace?: Pace;
 			/** With the half sample, where it is another count or the other end of the spoon. */
-			readonly half?: { readonly count: number; readonly spoon?: Spoon };
+			readonly half?: { readonly count: number; readonly spoon?: Spoon; readonly say?: string };
 			readonly handsS: number;
 	  }
 	| { readonly kind: 'invert'; readonly times: number; readonly handsS: number }

@@ -77,19 +77,20 @@ export function withManner(made: Step | null, how: Manner): Step | null {
 	const half = how.half ? halfOf(action, how.half) : undefined;
 	if (half === null) return null;
 	const handsS = action.handsS + (mixing && isCounted ? action.count * words.HANDS_S.mixOnce : 0);
-	return words.step(
-		{
-			...action,
-			handsS,
-			...(mixing ? { mixing } : {}),
-			...(pace ? { pace } : {}),
-			...(half ? { half } : {})
-		} as Step['action'],
-		{
-			...(made.reagent === undefined ? {} : { reagent: made.reagent }),
-			...(vial ? { vial } : {})
-		}
-	);
+	const options = {
+		...(made.reagent === undefined ? {} : { reagent: made.reagent }),
+		...(vial ? { vial } : {})
+	};
+	const added = {
+		...action,
+		handsS,
+		...(mixing ? { mixing } : {}),
+		...(pace ? { pace } : {})
+	} as Step['action'];
+	if (!half) return words.step(added, options);
+	// How the half is said is written down once: whoever carries a test out needs no words of all kinds of steps.
+	const { say } = words.step({ ...added, ...half } as Step['action'], options);
+	return words.step({ ...added, half: { ...half, say } } as Step['action'], options);
 }
 
 const EACH_TEXT: Readonly<Record<Mixing, string>> = { swirl: 'swirling', shake: 'shaking', stir: 'stirring' };

@@ -1,3 +1,4 @@
+import { COMMON_RINSE } from './common-rinse.ts';
 import type { NamedColour } from './named-colour.ts';
 import type { Mixing, ProtocolStep, StepAction } from './protocol.ts';
 
@@ -64,7 +65,7 @@ const mixes = (verb: string, seconds: number, bottle: string) =>
 const SETTLED = 'What has settled in a bottle gives weak drops first and strong ones later.';
 
 const RINSE_VIALS: Words = {
-	say: 'Rinse the vial with purified water, then with the water to be tested',
+	say: COMMON_RINSE,
 	detail: 'Pour both away. Dry the outside. Have a timer, good light and something white behind the vial.',
 	why: 'What an earlier test left behind takes up reagent or gives some back. The last rinse is with the sample, so that what stays on the glass is the sample itself.'
 };
@@ -231,11 +232,6 @@ export function step(action: StepAction, options: StepOptions = {}): Step {
 		...(vial === undefined ? {} : { vial }),
 		...(expect === undefined ? {} : { expect })
 	};
-}
-
-/** True of the rinsing that all tests share: of all vials, with purified water and then with the sample. */
-export function isCommonRinse({ action, say }: Pick<ProtocolStep, 'action' | 'say'>): boolean {
-	return action.kind === 'prepare' && action.of === undefined && say === RINSE_VIALS.say;
 }
 
 /** Numbers the steps: ids stand in logs and deviations, so they are plain and stable within a version. */

@@ -1,26 +1,24 @@
 import type { Method, Portion } from './method.ts';
 import { sampleOf } from './method.ts';
 import type { ProtocolStep, StepAction } from './protocol.ts';
-import { step as inCommonWords } from './step-words.ts';
 
 /** What is added with half the sample, where the leaflet gives another count, volume or end of the spoon. */
-function halved(action: StepAction): StepAction | null {
-	if (!('half' in action) || !action.half) return null;
+function halved(action: StepAction): StepAction {
+	if (!('half' in action) || !action.half) return action;
 	const { half, ...rest } = action;
-	if ('count' in half) {
-		const handsS = (action.handsS * half.count) / ('count' in action ? action.count : half.count);
-		return { ...rest, ...half, handsS };
+	const { say: _, ...own } = half;
+	if ('count' in own) {
+		const handsS = (action.handsS * own.count) / ('count' in action ? action.count : own.count);
+		return { ...rest, ...own, handsS };
 	}
-	return { ...rest, ...half };
+	return { ...rest, ...own };
 }
 
 function withHalfSample(step: ProtocolStep): ProtocolStep {
-	const action = halved(step.action);
-	if (!action) return step;
-	const { reagent, vial } = step;
-	// Its own words name the count of the whole sample: the common ones are said instead.
-	const { say } = inCommonWords(action, { ...(reagent ? { reagent } : {}), ...(vial ? { vial } : {}) });
-	return { ...step, action, say };
+	const { action } = step;
+	if (!('half' in action) || !action.half) return step;
+	// Its own words name the count of the whole sample.
+	return { ...step, action: halved(action), say: action.half.say ?? step.say };
 }
 
 /** The method's steps as they are for the chosen sample: with its volume written in, and its own counts and scoops. */
