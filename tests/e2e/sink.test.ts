@@ -38,7 +38,7 @@ describe('from choosing to cleaning up', () => {
 		await me.goto('/bench?tests=alk-syringe');
 		await me.sees('Lay out this test');
 		await walk.press('Lay out this test');
-		await me.sees('Begin');
+		await me.sees(/min in all/);
 		await walk.look();
 		await walk.press('Begin');
 		for (const done of ['Rinse the vial', 'Draw ']) {
@@ -143,7 +143,6 @@ describe('a set of tests', () => {
 		await me.goto('/bench');
 		await me.press('My two');
 		await me.sees('Lay out 2 tests');
-		await me.press('Change the order');
 		await me.sees('Forget all that was kept');
 		await me.press('Not now');
 		// Nonsense is refused in words, and nothing typed is lost.

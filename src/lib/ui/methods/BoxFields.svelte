@@ -36,7 +36,7 @@
 	</div>
 	<p class="small text-muted">The cautions then stand beside every step with a reagent.</p>
 </fieldset>
-<Disclosure class="mt-4" title="What the box holds, and what is printed on it" look="link min-h-11">
+<Disclosure class="mt-4" title="What is in the box" look="link min-h-11">
 	<div class="mt-2 space-y-5">
 		<TextArea
 			name="equipment"

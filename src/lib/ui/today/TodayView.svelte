@@ -10,12 +10,13 @@
 	import { whyDue } from '$lib/format/bench/bench';
 	import { longDay, shortDay } from '$lib/format/date';
 	import { ADVICE, STAGE_NAMES } from '$lib/format/judgement/stage';
-	import { dailyDoseWords, EVENT_NAMES, eventWords } from '$lib/format/log/event';
+	import { EVENT_NAMES, eventWords } from '$lib/format/log/event';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Late from '$lib/ui/kit/late/Late.svelte';
 	import Disclosure from '$lib/ui/kit/Disclosure.svelte';
 	import { benchDeskOf } from '$lib/ui/shared/context';
 	import May from '$lib/ui/access/May.svelte';
+	import DailyDoses from './DailyDoses.svelte';
 	import CyclePanel from './CyclePanel.svelte';
 	import Demand from './Demand.svelte';
 	import LastDay from './LastDay.svelte';
@@ -198,27 +199,7 @@
 						{units}
 					/>{/if}
 				{#if today.doses.length > 0}
-					<h2 class="label mt-8">Daily doses</h2>
-					{#await import('$lib/ui/shared/TickList.svelte')}
-						<ul class="small mt-1 border-t">
-							{#each today.doses.map(dailyDoseWords) as line (line)}<li class="min-h-11 py-2">
-									{line}
-								</li>{/each}
-						</ul>
-					{:then { default: TickList }}
-						<TickList
-							class="small mt-1 border-t"
-							label="Daily doses of today"
-							list="doses/{water.id}/{civilDate(now, timeZone)}"
-							lines={today.doses.map(dailyDoseWords)}
-						/>
-					{/await}
-					<p class="small mt-1 text-muted">
-						Ticks stay on this device. A day that was left out changes the reckoning: <a
-							class="link"
-							href="{base}/log/new?kind=recurring-dose-missed">say so</a
-						>.
-					</p>
+					<DailyDoses doses={today.doses} {base} list="doses/{water.id}/{civilDate(now, timeZone)}" />
 				{/if}
 			</Late>
 			<Late>
