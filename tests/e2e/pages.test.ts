@@ -215,7 +215,7 @@ describe('every view', () => {
 			return bytes / 1000;
 		};
 		// With the desk, whose timers and plan run on whatever view one looks at, and the dangers, told on every view.
-		expect(await weigh('/today')).toBeLessThan(135);
+		expect(await weigh('/today')).toBeLessThan(140);
 		expect(await weigh('/trends')).toBeLessThan(260);
 	});
 	it('asks for its programs once it is painted, and for one style sheet', async () => {

@@ -89,7 +89,7 @@ export function withManner(made: Step | null, how: Manner): Step | null {
 	} as Step['action'];
 	if (!half) return words.step(added, options);
 	// How the half is said is written down once: whoever carries a test out needs no words of all kinds of steps.
-	const { say } = words.step({ ...added, ...half } as Step['action'], options);
+	const { say } = words.step({ ...added, ...half }, options);
 	return words.step({ ...added, half: { ...half, say } } as Step['action'], options);
 }
 
