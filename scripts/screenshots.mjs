@@ -218,6 +218,60 @@ async function peoplePictures({ browser, origin, pictureOf, phones, compose }) {
 	await compose('people', pictures, { ...DESK, inRow: 2 });
 }
 
+/** At the sink, phone first: a kit from its leaflet, a set, counting, clean-up, before and after, the seas, a stranger's bottle. */
+async function sinkPictures({ visit, moving, goThrough, pictureOf, compose }) {
+	const pictures = [];
+	const keep = async (page) => {
+		await page.evaluate(() => document.activeElement?.blur());
+		pictures.push(await pictureOf(page));
+	};
+	await visit(
+		PHONE,
+		'light',
+		async ({ goto, press, page }) => {
+			await goto('/methods/new?parameter=calcium');
+			await page.type(
+				'textarea[name=steps]',
+				'shake A 30 s; 8 drops A, swirling after each; hum a tune; 1 level scoop B; swirl 20 s; titrate with C until blue'
+			);
+			await page.waitForSelector('[data-drag-handle]');
+			await page.$eval('textarea[name=steps]', (e) =>
+				scrollTo(0, e.getBoundingClientRect().top + scrollY - 120)
+			);
+			await keep(page);
+			await goto('/bench');
+			await keep(page);
+			await goto('/bench?tests=alk-syringe');
+			await press('Lay out this test');
+			await page.waitForFunction(() => document.body.innerText.includes('min in all'));
+			await keep(page);
+			await press('Begin');
+			await goThrough({ page }, (state) => state.press === 'Add a drop');
+			await page.keyboard.press('F8');
+			await page.waitForFunction(() => document.body.innerText.includes('1 of 3'));
+			await keep(page);
+			await goThrough({ page }, () => false);
+			await page.waitForFunction(() => document.body.innerText.includes('The session is done'));
+			await page.evaluate(() =>
+				document.querySelector('main ul[aria-label="Clean up"]').scrollIntoView({ block: 'center' })
+			);
+			await keep(page);
+			await press('Done, clear the bench');
+			await goto('/log');
+			const change = await page.$$eval('a[href*="/around/"]', (all) => all.at(-1).getAttribute('href'));
+			await page.goto(new URL(change, page.url()).href, { waitUntil: 'networkidle0' });
+			await keep(page);
+			await goto('/sea');
+			await keep(page);
+			await goto('/guests');
+			await page.type('input[name=name]', 'Corner house');
+			await keep(page);
+		},
+		moving
+	);
+	await compose('sink', pictures, { width: PHONE.width, height: PHONE.height, inRow: 4 });
+}
+
 /** Goes through the demo, at the desk and at the bench. */
 async function pictures(browser, server, moving) {
 	const wait = (ms) => new Promise((done) => setTimeout(done, ms));
@@ -451,24 +505,26 @@ async function pictures(browser, server, moving) {
 			await wait(text ? 90 : 250);
 		}
 	};
+	const session = [];
 	const atTitration = (state) => state.reads === 'Colour has turned';
 	await visit(
 		DESK,
 		'light',
 		async (walk) => {
 			await layOut(walk);
-			await walk.shot('session-layout');
+			session.push(await pictureOf(walk.page));
 			await walk.press('Begin');
 			await goThrough(walk, atTitration);
 			for (let k = 0; k < 40; k++) await walk.page.keyboard.press('ArrowDown');
-			await walk.shot('session-run');
+			session.push(await pictureOf(walk.page));
 			await goThrough(walk, () => false);
 			// What was just finished is still on its way.
 			await walk.page.waitForFunction(() => !document.body.innerText.includes('not on the server yet'));
-			await walk.shot('session-finish');
+			session.push(await pictureOf(walk.page));
 		},
 		moving
 	);
+	await compose('session', session, { ...DESK, inRow: 3 });
 	await visit(
 		PHONE,
 		'light',
@@ -515,6 +571,7 @@ async function pictures(browser, server, moving) {
 		await goto('/adjust/plan?goals=alkalinity');
 		await shot('danger');
 	});
+	await sinkPictures({ visit, moving, goThrough, pictureOf, compose });
 	// One's own: from nothing, on a database of its own.
 	await ownPictures({ browser, pictureOf, phones, compose });
 	await compose('phones', phones, { width: PHONE.width, height: PHONE.height, inRow: phones.length });
