@@ -26,6 +26,8 @@ export default {
 				// Kit's own announcer for screen readers hides itself with this one style attribute.
 				'style-src-attr': ['unsafe-hashes', 'sha256-S8qMpvofolR8Mpjy4kQvEm7m1q8clzU4dfDH0AmvZjo='],
 				'img-src': ['self', 'data:', 'blob:'],
+				// A voice note is fetched whole and played from memory.
+				'media-src': ['self', 'blob:'],
 				'connect-src': ['self'],
 				'font-src': ['self'],
 				'worker-src': ['self'],

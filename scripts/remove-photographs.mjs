@@ -1,4 +1,4 @@
-// npm run photographs:remove   removes the bytes of photographs that were taken back; what they were of stays noted
+// npm run photographs:remove   removes the bytes of photographs and voice notes that were taken back; what they were of stays noted
 import mysql from 'mysql2/promise';
 import { ensurePackages, ensurePrograms } from './bootstrap.mjs';
 import { reach } from './reach.mjs';
@@ -17,8 +17,8 @@ await main(async () => {
 		);
 		console.log(
 			affectedRows === 0
-				? 'No photograph was taken back since the last time.'
-				: `Removed the bytes of ${affectedRows} ${affectedRows === 1 ? 'photograph' : 'photographs'}. Backups made before still hold them.`
+				? 'No photograph or voice note was taken back since the last time.'
+				: `Removed the bytes of ${affectedRows} ${affectedRows === 1 ? 'photograph or voice note' : 'photographs or voice notes'}. Backups made before still hold them.`
 		);
 	} finally {
 		await connection.end();

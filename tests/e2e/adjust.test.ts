@@ -170,6 +170,31 @@ describe('what is reckoned freely', () => {
 		await me.close();
 	});
 
+	it('the tap as it was last read stands in a blend, and is held against what a fish wants', async () => {
+		const me = await openPage(world);
+		const base = await to(me, 'Paludarium', '/adjust/blend');
+		await me.sees(/Tap: Quay tap, as last read on /);
+		expect(await me.page.$eval('[name=tapKh]', (e) => Number((e as HTMLInputElement).value))).toBeGreaterThan(
+			8
+		);
+		await me.page.goto(`${base}/profiles`);
+		await me.fill('[name=name]', 'Soft water from the forest');
+		await me.fill('[name=source]', 'A keeper of these fish');
+		for (const [field, text] of [
+			['hardness.low', '1'],
+			['hardness.high', '5'],
+			['nitrate.high', '40'],
+			['phosphate.high', '1']
+		] as const)
+			await me.fill(`[name="${field}"]`, text);
+		await me.press('Keep the profile');
+		await me.sees(/Quay tap does not fit as it is: .*general hardness .*wanted 1–5/i);
+		await me.sees(/Not read of it: .*phosphate/);
+		await me.sees('Chlorine, copper and whatever else');
+		expect(me.complaints).toEqual([]);
+		await me.close();
+	});
+
 	it('a blend of tap and purified water, and hardness apart', async () => {
 		const me = await openPage(world);
 		const base = await to(me, 'Paludarium', '/adjust/blend?tapKh=14&tapGh=18&kh=1.5&gh=3&litres=60');

@@ -459,7 +459,7 @@ describe('a photograph', () => {
 			encoding: 'utf8',
 			env: { ...process.env, MIGRATION_DATABASE_URL: world.migrationUrl }
 		});
-		expect(removed.stdout).toContain('Removed the bytes of 1 photograph.');
+		expect(removed.stdout).toContain('Removed the bytes of 1 photograph or voice note.');
 		const [sizes] = await raw.query<mysql.RowDataPacket[]>(
 			'select lower(id) as id, length(content) as bytes from attachment where id in (?)',
 			[[photographId, kept]]

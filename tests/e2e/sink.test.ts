@@ -171,6 +171,44 @@ describe('a water change', () => {
 	});
 });
 
+describe('a voice note', () => {
+	it('is said beside a reading, listened to, and taken back', async () => {
+		const me = await openPage(world, '/', PHONE);
+		await me.goto('/log?what=readings');
+		const reading = await me.page.$eval('main', (e) => /\/log\/([0-9a-f-]{36})/.exec(e.innerHTML)?.[1]);
+		// A tone stands in for a voice: what is recorded, made plain and sent is real.
+		await me.page.evaluateOnNewDocument(() => {
+			navigator.mediaDevices.getUserMedia = () => {
+				const context = new AudioContext();
+				const tone = context.createOscillator();
+				const out = context.createMediaStreamDestination();
+				tone.connect(out);
+				tone.start();
+				return Promise.resolve(out.stream);
+			};
+		});
+		await me.goto(`/log/${reading ?? ''}`);
+		await me.press('Say a note');
+		await me.sees('Stop, keep the note (1 s)');
+		await me.press('Stop, keep the note');
+		await me.press('Listen to voice note 1');
+		const heard = await me.page.waitForFunction(() => {
+			const audio = document.querySelector('audio');
+			return audio && audio.duration > 0.5 ? audio.duration : false;
+		});
+		expect(await heard.jsonValue()).toBeLessThan(10);
+		expect(await faultsOn(me)).toEqual(fits);
+		await me.goto('/log?what=readings');
+		await me.sees('A voice note');
+		await me.goto(`/log/${reading ?? ''}`);
+		await me.press('Take back voice note 1');
+		await me.press('Take it back');
+		await me.page.waitForFunction(() => !document.body.innerText.includes('Listen to voice note'));
+		expect(me.complaints).toEqual([]);
+		await me.close();
+	});
+});
+
 describe('what is no tank of the house', () => {
 	it('is a stranger’s bottle: tested, handed over, and none of the waters', async () => {
 		const me = await openPage(world, '/', PHONE);

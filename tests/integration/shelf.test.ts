@@ -2,6 +2,7 @@ import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { ShelfHabits } from '../../src/lib/contract/shelf-view.ts';
 import { NO_DETAILS, type AddItem } from '../../src/lib/contract/shelf.ts';
+import { waveOf } from '../../src/lib/contract/wave.ts';
 import { ALK_DROPS, ALK_SYRINGE, CA_MG_PAIR } from '../../src/lib/core/method/index.ts';
 import type { TestResult } from '../../src/lib/core/reading/index.ts';
 import { addDays } from '../../src/lib/core/time/index.ts';
@@ -383,6 +384,40 @@ describe('a photograph', () => {
 		expect(await services.log.keepPhotograph(site.scope, { ...sent, id: deps.newId() })).toMatchObject({
 			ok: false
 		});
+	});
+});
+
+describe('a voice note', () => {
+	it('is kept beside what was read, apart from the photographs, and nowhere else', async () => {
+		const site = await world.site('voice notes');
+		const { services, deps } = world;
+		const runId = await read(site, [], 0.41);
+		const bytes = waveOf(new Uint8Array(3200).fill(7));
+		const sent = { id: deps.newId(), of: { runId }, bytes };
+		expect(await services.log.keepPhotograph(site.scope, sent)).toMatchObject({ ok: true });
+		expect(await services.log.voiceNotesOf(site.scope, runId)).toEqual([sent.id]);
+		expect(await services.log.photographsOf(site.scope, runId)).toEqual([]);
+		const kept = await services.log.readPhotograph(site.scope, sent.id);
+		expect(kept?.mediaType).toBe('audio/wav');
+		expect(new Uint8Array(kept!.content)).toEqual(bytes);
+		const { entries } = await services.log.readLog(site.scope, {
+			waterId: site.waterId,
+			what: null,
+			before: null
+		});
+		expect(entries[0]).toMatchObject({ photographs: [], voiceNotes: 1 });
+		const itemId = await put(site);
+		expect(
+			await services.log.keepPhotograph(site.scope, { id: deps.newId(), of: { itemId }, bytes })
+		).toMatchObject({ fault: { code: 'unknown-item' } });
+		expect(
+			await services.log.takePhotographBack(site.scope, {
+				id: deps.newId(),
+				waterId: site.waterId,
+				photographId: sent.id
+			})
+		).toMatchObject({ ok: true });
+		expect(await services.log.voiceNotesOf(site.scope, runId)).toEqual([]);
 	});
 });
 

@@ -26,4 +26,9 @@ export const LONGEST_SIDE_PX = 1600;
 /** For one run or one thing; more would hide the one that matters. */
 export const MOST_PHOTOGRAPHS = 6;
 
+/** A spoken note: plain samples of one channel, at a rate that speech needs; a minute of it is below what may be sent. */
+export const VOICE_NOTE = { rateHz: 16_000, longestS: 60 } as const;
+
+export const MOST_VOICE_NOTES = 6;
+
 export const LONGEST_WATER_NAME = 80;

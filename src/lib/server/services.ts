@@ -180,6 +180,7 @@ export function createServices(deps: PooledDeps, run: (task: Task) => Promise<Do
 			...guardAll(deps, 'record', { recordEvent }),
 			...guardAll(deps, 'test', { keepPhotograph, takePhotographBack }),
 			photographsOf: (scope: SiteScope, runId: string) => photographsOf(db, scope, { runId }),
+			voiceNotesOf: (scope: SiteScope, runId: string) => photographsOf(db, scope, { runId }, 'sound'),
 			supplementsUsed: (scope: SiteScope, waterId: string) => supplementsUsed(db, scope, waterId)
 		},
 		method: {

@@ -3,6 +3,7 @@ export { seaRangeOf, SEAS, type Sea } from './sea-ranges.ts';
 export { againstBand, aimOf, type Band, type BandDecision, type BandProbabilities } from './band.ts';
 export { PROFILES, PROFILE_IDS, isProfileId, type ProfileId, type TargetProfile } from './profiles.ts';
 export { cycleReadingOf } from './cycle-reading.ts';
+export { sourceFit, type SourceFit, type WantedBand } from './source-fit.ts';
 export { repeatWouldTell } from './repeat.ts';
 export {
 	gradeOf,

@@ -24,6 +24,7 @@ export type FaultCode =
 	| 'volume-too-small'
 	| 'weaker-than-wanted'
 	| 'not-a-photograph'
+	| 'not-a-recording'
 	| 'no-finding'
 	| 'kit-retired'
 	| 'device-not-there'

@@ -38,6 +38,7 @@ const TEXTS: Readonly<Record<FaultCode, Words>> = {
 		`For ${d.wanted} less than ${d.least} mL would have to be measured. Make a weaker stock first, or more of the solution.`,
 	'weaker-than-wanted': (d) => `The stock holds ${d.stock}; ${d.wanted} cannot be made from it.`,
 	'not-a-photograph': () => 'This file is no JPEG, PNG or WebP picture. Take or choose a photograph.',
+	'not-a-recording': () => 'This is no recording that can be kept. Say the note again, or write it down.',
 	'no-finding': () => 'This check found nothing to correct by. Repeat it.',
 	'device-not-there': () =>
 		'No device answers. Is it switched on and near? You can type what it shows instead.',

@@ -1,4 +1,4 @@
-import { and, asc, eq, inArray, isNull } from 'drizzle-orm';
+import { and, asc, eq, inArray, isNull, ne } from 'drizzle-orm';
 import type { Instant } from '$lib/core/time';
 import { attachment, attachmentWithdrawal } from '../db/schema/index.ts';
 import type { Reader } from './database.ts';
@@ -13,6 +13,13 @@ export type PhotographOf = { readonly runId: string } | { readonly itemId: strin
 
 const whatOf = (of: PhotographOf) =>
 	'runId' in of ? eq(attachment.runId, of.runId) : eq(attachment.itemId, of.itemId);
+
+export const SOUND_TYPE = 'audio/wav';
+/** What is looked at, or what is listened to. */
+export type AttachmentForm = 'picture' | 'sound';
+
+const inForm = (form: AttachmentForm) =>
+	form === 'sound' ? eq(attachment.mediaType, SOUND_TYPE) : ne(attachment.mediaType, SOUND_TYPE);
 
 const withdrawn = and(
 	eq(attachmentWithdrawal.siteId, attachment.siteId),
@@ -29,22 +36,30 @@ export async function addWithdrawal(
 		.values({ ...row, siteId: scope.siteId, withdrawnBy: scope.membershipId });
 }
 
-/** The ids of the photographs of a run or a thing, in the order in which they came. */
-export async function photographsOf(db: Reader, scope: SiteScope, of: PhotographOf): Promise<string[]> {
+/** The ids of the photographs (or voice notes) of a run or a thing, in the order in which they came. */
+export async function photographsOf(
+	db: Reader,
+	scope: SiteScope,
+	of: PhotographOf,
+	form: AttachmentForm = 'picture'
+): Promise<string[]> {
 	const rows = await db
 		.select({ id: attachment.id })
 		.from(attachment)
 		.leftJoin(attachmentWithdrawal, withdrawn)
-		.where(and(eq(attachment.siteId, scope.siteId), whatOf(of), isNull(attachmentWithdrawal.id)))
+		.where(
+			and(eq(attachment.siteId, scope.siteId), whatOf(of), inForm(form), isNull(attachmentWithdrawal.id))
+		)
 		.orderBy(asc(attachment.receivedAt), asc(attachment.id));
 	return rows.map((r) => r.id);
 }
 
-/** The photographs of many runs, by the run. */
+/** The photographs (or voice notes) of many runs, by the run. */
 export async function photographsOfRuns(
 	db: Reader,
 	scope: SiteScope,
-	runIds: readonly string[]
+	runIds: readonly string[],
+	form: AttachmentForm = 'picture'
 ): Promise<ReadonlyMap<string, readonly string[]>> {
 	const found = new Map<string, string[]>();
 	if (runIds.length === 0) return found;
@@ -56,6 +71,7 @@ export async function photographsOfRuns(
 			and(
 				eq(attachment.siteId, scope.siteId),
 				inArray(attachment.runId, [...runIds]),
+				inForm(form),
 				isNull(attachmentWithdrawal.id)
 			)
 		)

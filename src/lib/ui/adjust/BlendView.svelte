@@ -14,6 +14,8 @@
 
 	interface Props {
 		waterId: string;
+		/** Where the tap's values come from, unless they are this water's own. */
+		tap: string | null;
 		given: {
 			readonly tapKh: string;
 			readonly tapGh: string;
@@ -27,7 +29,7 @@
 		/** What is answered to it. */
 		answer: BlendReckoned;
 	}
-	let { waterId, given, answer }: Props = $props();
+	let { waterId, tap, given, answer }: Props = $props();
 
 	const begun = untrack(() => readBlendWish(new URLSearchParams({ ...given })));
 	let wrong = $state(begun.wrong.length > 0);
@@ -67,6 +69,7 @@
 				<Field name="nowKh" label="KH now" unit="dKH" inputmode="decimal" value={given.nowKh} />
 				<Field name="nowGh" label="GH now" unit="dGH" inputmode="decimal" value={given.nowGh} />
 			</LiveForm>
+			{#if tap}<p class="small mt-3 text-muted">Tap: {tap}</p>{/if}
 			{#if wrong}
 				<p role="alert" class="mt-4 border-l-4 border-warn pl-3">
 					<strong class="text-warn">Not yet.</strong> One of these is not a number of 0 or more. Type one such as

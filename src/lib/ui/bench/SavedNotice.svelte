@@ -5,6 +5,7 @@
 	import Button from '$lib/ui/kit/Button.svelte';
 	import type { BenchDraft } from '$lib/ui/shared/bench-session';
 	import Photographs from '$lib/ui/shared/Photographs.svelte';
+	import VoiceNotes from '$lib/ui/shared/VoiceNotes.svelte';
 
 	interface Props {
 		draft: BenchDraft;
@@ -39,6 +40,7 @@
 		{#if !here}
 			<div class="basis-full">
 				<Photographs {waterId} of={{ run: draft.runId }} photographs={[]} what="this test" />
+				<VoiceNotes {waterId} runId={draft.runId} kept={[]} what="this test" />
 			</div>
 		{/if}
 	</div>

@@ -18,6 +18,7 @@
 	import Table from '$lib/ui/kit/Table.svelte';
 	import Fault from '$lib/ui/shared/Fault.svelte';
 	import Photographs from '$lib/ui/shared/Photographs.svelte';
+	import VoiceNotes from '$lib/ui/shared/VoiceNotes.svelte';
 	import Reckoning from '$lib/ui/shared/Reckoning.svelte';
 	import { sending } from '$lib/ui/shared/sending';
 	import CorrectionFields from './CorrectionFields.svelte';
@@ -44,6 +45,7 @@
 		/** What is known of the kit that it was made with. */
 		kit: KnownKit;
 		photographs: readonly string[];
+		voiceNotes: readonly string[];
 		units: Readonly<Record<ParameterId, UnitId>>;
 		timeZone: string;
 		now: Instant;
@@ -62,6 +64,7 @@
 		byHeart,
 		kit,
 		photographs,
+		voiceNotes,
 		units,
 		timeZone,
 		now,
@@ -177,6 +180,10 @@
 	<section class="mt-12 border-t pt-6" aria-labelledby="photographs">
 		<h2 id="photographs" class="label mb-2">Photographs</h2>
 		<Photographs {waterId} of={{ run: logged.runId }} {photographs} what="this test" />
+	</section>
+	<section class="mt-12 border-t pt-6" aria-labelledby="voice-notes">
+		<h2 id="voice-notes" class="label mb-2">Voice notes</h2>
+		<VoiceNotes {waterId} runId={logged.runId} kept={voiceNotes} what="this test" />
 	</section>
 	<div id="reckoning" class="mt-12 border-t pt-6">
 		{#each outcomes as outcome, which (outcome.result.parameter)}

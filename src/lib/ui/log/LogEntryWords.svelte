@@ -44,6 +44,11 @@
 			{/each}
 		</span>
 	{/if}
+	{#if entry.voiceNotes > 0}
+		<a class="link small block" href="{base}/log/{entry.readingId}#voice-notes"
+			>{entry.voiceNotes === 1 ? 'A voice note' : `${entry.voiceNotes} voice notes`}</a
+		>
+	{/if}
 {:else}
 	<span class="figures">{eventWords(entry.kind, entry.details)}</span>
 	{@const panel = happeningOf(entry.kind)}

@@ -22,6 +22,7 @@ export type Entry =
 			readonly replaces: string | null;
 			readonly deviations: readonly unknown[];
 			readonly photographs: readonly string[];
+			readonly voiceNotes: number;
 	  })
 	| (Common & {
 			readonly type: 'event';

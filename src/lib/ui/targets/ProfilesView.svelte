@@ -4,6 +4,7 @@
 	import type { Band } from '$lib/core/judgement';
 	import { PARAMETER_IDS, PARAMETERS, UNITS, type ParameterId, type UnitId } from '$lib/core/quantity';
 	import type { Instant } from '$lib/core/time';
+	import { SOURCE_CAUTION } from '$lib/format/judgement/source-fit';
 	import { bandInUnit, limitInUnit } from '$lib/format/quantity';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Field from '$lib/ui/kit/Field.svelte';
@@ -20,6 +21,13 @@
 			readonly source: string;
 			readonly bands: readonly Own[];
 		}[];
+		/** The site's tap, and what of each profile it has; null where there is none. */
+		source: {
+			readonly id: string;
+			readonly name: string;
+			readonly read: string;
+			readonly fits: Readonly<Record<string, string>>;
+		} | null;
 		/** Bands of the water, newest first: a new profile begins with those in force. */
 		targets: readonly (Own & { readonly fromAt: Instant })[];
 		edited: string | null;
@@ -32,7 +40,7 @@
 			readonly text: string;
 		} | null;
 	}
-	let { water, profiles, targets, edited, id, units, now, refused }: Props = $props();
+	let { water, profiles, source, targets, edited, id, units, now, refused }: Props = $props();
 
 	const before = $derived(profiles.find((p) => p.id === edited) ?? null);
 	const bandOf = (p: ParameterId): Band | undefined =>
@@ -74,6 +82,9 @@
 					<h2 class="text-lg">{profile.name}</h2>
 					<p class="small text-muted">{profile.source}</p>
 					<p class="small figures">{summary(profile.bands)}</p>
+					{#if source?.fits[profile.id]}
+						<p class="small mt-1">{source.fits[profile.id]}</p>
+					{/if}
 				</div>
 				<div class="flex items-center gap-4">
 					<a class="link flex min-h-10 items-center" href="?edit={profile.id}#bands"
@@ -91,6 +102,13 @@
 			<li class="border-t py-3 text-muted">None yet.</li>
 		{/each}
 	</ul>
+
+	{#if source && Object.keys(source.fits).length > 0}
+		<p class="small mt-3 max-w-[44rem] text-muted">
+			<a class="link" href="/waters/{source.id}/today">{source.name}</a>, {source.read}. {SOURCE_CAUTION}
+			<a class="link" href="/waters/{water.id}/adjust/blend">Blend and soften</a>
+		</p>
+	{/if}
 
 	<h2 id="bands" class="mt-10 scroll-mt-4 text-2xl">
 		{before ? `Change “${before.name}”` : 'A new profile'}

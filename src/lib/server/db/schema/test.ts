@@ -280,7 +280,7 @@ export const result = mysqlTable(
 	]
 );
 
-/** A photograph of a run or of a thing on the shelf; place and device metadata are removed before it is stored. */
+/** A photograph of a run or of a thing on the shelf, or a voice note of a run; place and device metadata are removed before it is stored. */
 export const attachment = mysqlTable(
 	'attachment',
 	{
@@ -317,7 +317,7 @@ export const attachment = mysqlTable(
 	]
 );
 
-/** A photograph that was taken back is shown no more; its bytes are removed by the migrating user. Insert-only. */
+/** A photograph or voice note that was taken back is shown no more; its bytes are removed by the migrating user. Insert-only. */
 export const attachmentWithdrawal = mysqlTable(
 	'attachment_withdrawal',
 	{

@@ -13,6 +13,7 @@ describe('the log as a file', () => {
 	const reading = (note: string, by: string): LogEntry => ({
 		type: 'reading',
 		photographs: [],
+		voiceNotes: 0,
 		readingId: 'reading',
 		runId: 'run',
 		waterId: 'w',

@@ -31,7 +31,11 @@ const CANONICAL = Object.fromEntries(PARAMETER_IDS.map((p) => [p, PARAMETERS[p].
 >;
 
 export type LogEntry =
-	| ({ readonly type: 'reading'; readonly photographs: readonly string[] } & LoggedReading)
+	| ({
+			readonly type: 'reading';
+			readonly photographs: readonly string[];
+			readonly voiceNotes: number;
+	  } & LoggedReading)
 	| ({ readonly type: 'event'; readonly at: Instant } & LoggedEvent);
 
 export interface LogPage {
@@ -65,13 +69,18 @@ async function entriesOf(deps: Deps, scope: SiteScope, filter: LogFilter, most: 
 			: [],
 		what === null || what === 'events' || kind ? eventLog(deps.db, scope, { ...asked, kind }) : []
 	]);
-	const photographs = await photographsOfRuns(
-		deps.db,
-		scope,
-		readings.map((r) => r.runId)
-	);
+	const runIds = readings.map((r) => r.runId);
+	const [photographs, voices] = await Promise.all([
+		photographsOfRuns(deps.db, scope, runIds),
+		photographsOfRuns(deps.db, scope, runIds, 'sound')
+	]);
 	const entries: LogEntry[] = [
-		...readings.map((r) => ({ type: 'reading' as const, photographs: photographs.get(r.runId) ?? [], ...r })),
+		...readings.map((r) => ({
+			type: 'reading' as const,
+			photographs: photographs.get(r.runId) ?? [],
+			voiceNotes: voices.get(r.runId)?.length ?? 0,
+			...r
+		})),
 		...events.map((e) => ({ type: 'event' as const, at: e.happenedAt, ...e }))
 	];
 	return entries.sort((a, b) => b.at - a.at);

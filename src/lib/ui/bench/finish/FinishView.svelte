@@ -9,6 +9,7 @@
 	import { clockOf, outboxOf } from '$lib/ui/shared/context';
 	import TickList from '$lib/ui/shared/TickList.svelte';
 	import Photographs from '$lib/ui/shared/Photographs.svelte';
+	import VoiceNotes from '$lib/ui/shared/VoiceNotes.svelte';
 	import type { BenchSession } from '$lib/ui/shared/bench-session';
 	import { LABEL_FIRST } from '$lib/format/bench/hazard';
 	import {
@@ -154,13 +155,19 @@
 		</section>
 	</div>
 	{#if session.finished.some((f) => f.results && !waiting.has(f.draft.runId))}
-		<Disclosure class="mt-6 border-t" title="Photographs of this session" look="link min-h-11 py-3">
+		<Disclosure class="mt-6 border-t" title="Photographs and voice notes" look="link min-h-11 py-3">
 			{#each session.finished.filter((f) => f.results && !waiting.has(f.draft.runId)) as f (f.draft.runId)}
 				<div class="py-2">
 					<Photographs
 						waterId={f.draft.waterId}
 						of={{ run: f.draft.runId }}
 						photographs={[]}
+						what={PARAMETERS[f.draft.method.parameter].name.toLowerCase()}
+					/>
+					<VoiceNotes
+						waterId={f.draft.waterId}
+						runId={f.draft.runId}
+						kept={[]}
 						what={PARAMETERS[f.draft.method.parameter].name.toLowerCase()}
 					/>
 				</div>

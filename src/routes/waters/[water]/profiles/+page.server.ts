@@ -1,18 +1,33 @@
 import { redirect } from '@sveltejs/kit';
 import { SaveProfile, TakeProfile } from '$lib/contract/judgement';
+import { sourceFit } from '$lib/core/judgement';
 import { convert, PARAMETER_IDS, PARAMETERS } from '$lib/core/quantity';
 import { fail as fault } from '$lib/core/result';
+import { sourceFitSentence, sourceRead } from '$lib/format/judgement/source-fit';
 import { numberIn, typedText } from '$lib/server/validation/form';
 import { validate } from '$lib/server/validation/validator';
 import { askedWater } from '../../../asked-water';
 import { refused } from '../../../refused';
+import { sourceOfSite } from '../source-of-site';
 import type { Actions, PageServerLoad, RequestEvent } from './$types';
 
 export const load = (async ({ locals, params, url }) => {
 	const open = await askedWater(locals, params);
-	const { services } = locals;
+	const { services, preferences } = locals;
+	const profiles = await services.judgement.readProfiles(open.scope);
+	const source = profiles.length > 0 ? await sourceOfSite(locals, open.scope) : null;
+	const told = profiles.flatMap(({ id, bands }) => {
+		const fit = source && sourceFit(bands, source.read);
+		return fit ? [[id, sourceFitSentence(source.name, fit, preferences.units)] as const] : [];
+	});
 	return {
-		profiles: await services.judgement.readProfiles(open.scope),
+		profiles,
+		source: source && {
+			id: source.id,
+			name: source.name,
+			read: sourceRead(source.lastReadAt, open.scope.timeZone, services.clock.now()),
+			fits: Object.fromEntries(told)
+		},
 		targets: await services.water.targetsOf(open.scope, open.water.id),
 		edited: url.searchParams.get('edit'),
 		id: services.newId()

@@ -9,6 +9,7 @@
 	<ProfilesView
 		water={data.water}
 		profiles={data.profiles}
+		source={data.source}
 		targets={data.targets}
 		edited={data.edited}
 		id={data.id}

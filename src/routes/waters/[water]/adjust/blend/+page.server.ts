@@ -1,9 +1,12 @@
 import { readBlendWish } from '$lib/contract/correction-wishes';
 import { reckonBlend } from '$lib/core/correction';
 import { aimOf, PROFILES } from '$lib/core/judgement';
+import type { TestResult } from '$lib/core/reading';
+import { sourceRead } from '$lib/format/judgement/source-fit';
 import type { ParameterId } from '$lib/core/quantity';
 import { plain } from '$lib/format/number';
 import { askedWater } from '../../../../asked-water';
+import { sourceOfSite } from '../../source-of-site';
 import type { PageServerLoad } from './$types';
 
 /** What is filled in before anybody typed: the water's own values and its bands. */
@@ -11,11 +14,13 @@ export const load = (async ({ locals, params, url }) => {
 	const open = await askedWater(locals, params);
 	const { services } = locals;
 	const { stands } = await services.ask('day', open);
-	const source = open.water.kind === 'source';
-	const read = (parameter: ParameterId) => {
-		const last = stands.find((s) => s.parameter === parameter)?.last;
-		return last?.kind === 'value' ? plain(Number(last.value.toPrecision(3))) : '';
-	};
+	const isSource = open.water.kind === 'source';
+	const figure = (last: TestResult | undefined) =>
+		last?.kind === 'value' ? plain(Number(last.value.toPrecision(3))) : '';
+	const read = (parameter: ParameterId) => figure(stands.find((s) => s.parameter === parameter)?.last);
+	// Looked at from a tank, the tap is the site's own, as it was last read.
+	const tap = isSource ? null : await sourceOfSite(locals, open.scope);
+	const ofTap = (parameter: ParameterId) => (isSource ? read(parameter) : figure(tap?.read.get(parameter)));
 	const bands = PROFILES[open.water.profile ?? 'soft-fresh'].bands as Partial<
 		Record<ParameterId, { low: number | null; high: number | null; aim: number | null }>
 	>;
@@ -28,16 +33,20 @@ export const load = (async ({ locals, params, url }) => {
 	};
 	const given = (name: string, usual: string) => url.searchParams.get(name) ?? usual;
 	const asked = {
-		tapKh: given('tapKh', source ? read('alkalinity') : ''),
-		tapGh: given('tapGh', source ? read('hardness') : ''),
+		tapKh: given('tapKh', ofTap('alkalinity')),
+		tapGh: given('tapGh', ofTap('hardness')),
 		pureKh: given('pureKh', '0'),
 		kh: given('kh', middle('alkalinity')),
 		gh: given('gh', middle('hardness')),
 		litres: given('litres', open.water.netVolumeL === null ? '' : plain(open.water.netVolumeL)),
-		nowKh: given('nowKh', source ? '' : read('alkalinity')),
-		nowGh: given('nowGh', source ? '' : read('hardness'))
+		nowKh: given('nowKh', isSource ? '' : read('alkalinity')),
+		nowGh: given('nowGh', isSource ? '' : read('hardness'))
 	};
 	return {
+		tap:
+			tap && (asked.tapKh !== '' || asked.tapGh !== '')
+				? `${tap.name}, ${sourceRead(tap.lastReadAt, open.scope.timeZone, services.clock.now())}.`
+				: null,
 		purified: (await services.purified.readPurified(open.scope)).state,
 		given: asked,
 		answer: reckonBlend(readBlendWish(new URLSearchParams(asked)).wish)

@@ -6,5 +6,10 @@
 </script>
 
 <svelte:head><title>Blend and soften · {data.water.name} · Tevrik</title></svelte:head>
-{#key data.water.id}<BlendView waterId={data.water.id} given={data.given} answer={data.answer} />{/key}
+{#key data.water.id}<BlendView
+		waterId={data.water.id}
+		tap={data.tap}
+		given={data.given}
+		answer={data.answer}
+	/>{/key}
 <PurifiedNotice waterId={data.water.id} purified={data.purified} timeZone={data.timeZone} now={data.now} />

@@ -34,6 +34,7 @@ export const load = (async (event) => {
 		byHeart: await services.reading.stepsByHeart(open.scope, logged),
 		kit: await services.reading.kitOfReading(open.scope, logged),
 		photographs: await services.log.photographsOf(open.scope, logged.runId),
+		voiceNotes: await services.log.voiceNotesOf(open.scope, logged.runId),
 		doubt:
 			logged.replacedBecause === null && logged.standardId === null
 				? await services.ask('doubt', open, logged)

@@ -14,6 +14,7 @@
 	byHeart={data.byHeart}
 	kit={data.kit}
 	photographs={data.photographs}
+	voiceNotes={data.voiceNotes}
 	units={data.preferences.units}
 	timeZone={data.timeZone}
 	now={data.now}
