@@ -22,7 +22,9 @@ export class KeptBeside {
 	) {}
 
 	get all(): readonly string[] {
-		return [...new Set([...this.kept(), ...this.#sent])].filter((id) => !this.#takenBack.includes(id));
+		const kept = this.kept();
+		const sent = this.#sent.filter((id) => !kept.includes(id));
+		return [...kept, ...sent].filter((id) => !this.#takenBack.includes(id));
 	}
 
 	async keep(file: Blob): Promise<void> {

@@ -1,7 +1,7 @@
 import type { ParameterId } from '$lib/core/quantity';
 import type { TestResult } from '$lib/core/reading';
 import type { Instant } from '$lib/core/time';
-import type { SiteScope } from '$lib/server/repository/scope';
+import type { OpenWater } from '$lib/server/service/water/open-water';
 
 /** The site's tap, with what was last read of it. */
 export interface SiteSource {
@@ -12,7 +12,7 @@ export interface SiteSource {
 }
 
 /** The first source water of a site that is in use, as it was last read; null where there is none. */
-export async function sourceOfSite(locals: App.Locals, scope: SiteScope): Promise<SiteSource | null> {
+export async function sourceOfSite(locals: App.Locals, { scope }: OpenWater): Promise<SiteSource | null> {
 	const source = (await locals.services.water.readWaters(scope)).find(
 		(w) => w.kind === 'source' && w.endedAt === null
 	);

@@ -15,7 +15,7 @@ export const load = (async ({ locals, params, url }) => {
 	const open = await askedWater(locals, params);
 	const { services, preferences } = locals;
 	const profiles = await services.judgement.readProfiles(open.scope);
-	const source = profiles.length > 0 ? await sourceOfSite(locals, open.scope) : null;
+	const source = profiles.length > 0 ? await sourceOfSite(locals, open) : null;
 	const told = profiles.flatMap(({ id, bands }) => {
 		const fit = source && sourceFit(bands, source.read);
 		return fit ? [[id, sourceFitSentence(source.name, fit, preferences.units)] as const] : [];

@@ -19,7 +19,7 @@ export const load = (async ({ locals, params, url }) => {
 		last?.kind === 'value' ? plain(Number(last.value.toPrecision(3))) : '';
 	const read = (parameter: ParameterId) => figure(stands.find((s) => s.parameter === parameter)?.last);
 	// Looked at from a tank, the tap is the site's own, as it was last read.
-	const tap = isSource ? null : await sourceOfSite(locals, open.scope);
+	const tap = isSource ? null : await sourceOfSite(locals, open);
 	const ofTap = (parameter: ParameterId) => (isSource ? read(parameter) : figure(tap?.read.get(parameter)));
 	const bands = PROFILES[open.water.profile ?? 'soft-fresh'].bands as Partial<
 		Record<ParameterId, { low: number | null; high: number | null; aim: number | null }>
