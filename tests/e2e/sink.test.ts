@@ -82,10 +82,10 @@ describe('from choosing to cleaning up', () => {
 		console.log(
 			`the walk: ${walk.presses} presses, ${words} words (${walk.words.join(' ')}), ${walk.pages} pages`
 		);
-		// It took 19 presses to the result alone, and 223 words to lay out.
+		// It took 19 presses to the result alone, and 223 words to lay out: about 1,290 in all.
 		expect(walk.presses).toBeLessThanOrEqual(9);
 		expect(walk.pages).toBeLessThanOrEqual(8);
-		expect(words).toBeLessThanOrEqual(900);
+		expect(words).toBeLessThanOrEqual(1170);
 		await me.goto('/today');
 		await me.sees(/A bottle of .* waits for the laboratory/);
 		expect(me.complaints).toEqual([]);
