@@ -241,14 +241,14 @@ async function sinkPictures({ visit, moving, goThrough, pictureOf, compose }) {
 			await keep(page);
 			await goto('/bench');
 			await keep(page);
-			await goto('/bench?tests=alk-syringe');
+			await goto('/bench?tests=no3-card');
 			await press('Lay out this test');
 			await page.waitForFunction(() => document.body.innerText.includes('min in all'));
 			await keep(page);
 			await press('Begin');
 			await goThrough({ page }, (state) => state.press === 'Add a drop');
 			await page.keyboard.press('F8');
-			await page.waitForFunction(() => document.body.innerText.includes('1 of 3'));
+			await page.waitForFunction(() => /\b1\s+of \d+ drops/.test(document.body.innerText));
 			await keep(page);
 			await goThrough({ page }, () => false);
 			await page.waitForFunction(() => document.body.innerText.includes('The session is done'));
@@ -257,7 +257,7 @@ async function sinkPictures({ visit, moving, goThrough, pictureOf, compose }) {
 			);
 			await keep(page);
 			await press('Done, clear the bench');
-			await goto('/log');
+			await goto('/log?what=water-change');
 			const change = await page.$$eval('a[href*="/around/"]', (all) => all.at(-1).getAttribute('href'));
 			await page.goto(new URL(change, page.url()).href, { waitUntil: 'networkidle0' });
 			await keep(page);
@@ -537,6 +537,7 @@ async function pictures(browser, server, moving) {
 		moving
 	);
 	await peoplePictures({ browser, origin: server.origin, pictureOf, phones, compose });
+	await sinkPictures({ visit, moving, goThrough, pictureOf, compose });
 	// A stopped pump, as it shows: three readings by a second kit, each lower than any tank makes it.
 	await visit(DESK, 'light', async ({ goto, page, shot }) => {
 		for (const [value, hoursAgo] of [
@@ -571,7 +572,6 @@ async function pictures(browser, server, moving) {
 		await goto('/adjust/plan?goals=alkalinity');
 		await shot('danger');
 	});
-	await sinkPictures({ visit, moving, goThrough, pictureOf, compose });
 	// One's own: from nothing, on a database of its own.
 	await ownPictures({ browser, pictureOf, phones, compose });
 	await compose('phones', phones, { width: PHONE.width, height: PHONE.height, inRow: phones.length });
