@@ -6,7 +6,7 @@ import type { RequestHandler } from './$types';
 
 const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-7[0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/;
 
-/** Takes the bytes of a photograph: ?id=…&run=… or &item=…, with the picture as the body. */
+/** Takes the bytes of a photograph or of a voice note: ?id=…&run=… or &item=…, with the file as the body. */
 export const POST = (async ({ request, locals, params, url }) => {
 	if (request.headers.get('origin') !== url.origin) {
 		return json({ message: 'Photographs are taken from this site’s own pages only.' }, { status: 403 });

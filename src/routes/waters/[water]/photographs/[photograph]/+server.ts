@@ -4,7 +4,7 @@ import type { RequestHandler } from './$types';
 
 const UUID = /^[0-9a-f-]{36}$/;
 
-/** The picture as it is kept. Only the site's own members get it, and only while it was not taken back: it is asked for each time. */
+/** The picture or voice note as it is kept. Only the site's own members get it, and only while it was not taken back: it is asked for each time. */
 export const GET = (async ({ locals, params }) => {
 	const open = await locals.openWater(params.water);
 	const found =
