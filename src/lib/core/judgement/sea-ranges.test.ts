@@ -10,8 +10,8 @@ describe('ranges of the seas', () => {
 				if (range) expect(range.high).toBeGreaterThan(range.low);
 			}
 		}
-		expect(seaRangeOf('temperature', 'red-sea')).toBeNull();
-		expect(seaRangeOf('hardness', 'red-sea')).toBeNull();
+		expect(seaRangeOf('temperature', 'mediterranean')).toBeNull();
+		expect(seaRangeOf('hardness', 'mediterranean')).toBeNull();
 	});
 	it('hold the natural proportions at their own salinity', () => {
 		for (const sea of SEAS) {

@@ -9,7 +9,6 @@ export const SEAS = [
 	'indian-deep',
 	'pacific-surface',
 	'pacific-deep',
-	'red-sea',
 	'mediterranean'
 ] as const;
 export type Sea = (typeof SEAS)[number];
@@ -19,7 +18,7 @@ type Range = readonly [low: number, high: number];
 /**
  * Practical salinity of the warm seas, surface and about 1000 m, rounded to halves of what maps show.
  *
- * @see World Ocean Atlas 2018, volume 2 (Zweng et al. 2019); Red Sea and Mediterranean: Tomczak and Godfrey (2003)
+ * @see World Ocean Atlas 2018, volume 2 (Zweng et al. 2019); Mediterranean: Tomczak and Godfrey (2003)
  */
 const SALINITY: Readonly<Record<Sea, Range>> = {
 	'atlantic-surface': [35, 37.5],
@@ -28,7 +27,6 @@ const SALINITY: Readonly<Record<Sea, Range>> = {
 	'indian-deep': [34.5, 35.5],
 	'pacific-surface': [33.5, 36],
 	'pacific-deep': [34.4, 34.7],
-	'red-sea': [36.5, 41],
 	mediterranean: [36.5, 39.5]
 };
 
@@ -44,7 +42,6 @@ const ALKALINITY_UMOL_PER_KG: Readonly<Record<Sea, Range>> = {
 	'indian-deep': [2320, 2400],
 	'pacific-surface': [2200, 2360],
 	'pacific-deep': [2350, 2430],
-	'red-sea': [2360, 2500],
 	mediterranean: [2380, 2660]
 };
 
@@ -60,7 +57,6 @@ const NITRATE_UMOL_PER_KG: Readonly<Record<Sea, Range>> = {
 	'indian-deep': [30, 40],
 	'pacific-surface': [0, 4],
 	'pacific-deep': [38, 46],
-	'red-sea': [0, 1],
 	mediterranean: [0, 1]
 };
 const PHOSPHATE_UMOL_PER_KG: Readonly<Record<Sea, Range>> = {
@@ -70,7 +66,6 @@ const PHOSPHATE_UMOL_PER_KG: Readonly<Record<Sea, Range>> = {
 	'indian-deep': [2.1, 2.8],
 	'pacific-surface': [0.05, 0.6],
 	'pacific-deep': [2.6, 3.3],
-	'red-sea': [0, 0.2],
 	mediterranean: [0, 0.1]
 };
 
@@ -86,7 +81,6 @@ const PH: Readonly<Record<Sea, Range>> = {
 	'indian-deep': [7.6, 7.8],
 	'pacific-surface': [7.95, 8.15],
 	'pacific-deep': [7.5, 7.7],
-	'red-sea': [8, 8.15],
 	mediterranean: [8, 8.15]
 };
 

@@ -7,6 +7,5 @@ export const SEA_NAMES: Readonly<Record<Sea, string>> = {
 	'indian-deep': 'Indian Ocean, 1000 m',
 	'pacific-surface': 'Warm Pacific, surface',
 	'pacific-deep': 'Pacific, 1000 m',
-	'red-sea': 'Red Sea, surface',
 	mediterranean: 'Mediterranean, surface'
 };
