@@ -258,8 +258,13 @@ async function sinkPictures({ visit, moving, goThrough, pictureOf, compose }) {
 			await keep(page);
 			await press('Done, clear the bench');
 			await goto('/log?what=water-change');
-			const change = await page.$$eval('a[href*="/around/"]', (all) => all.at(-1).getAttribute('href'));
-			await page.goto(new URL(change, page.url()).href, { waitUntil: 'networkidle0' });
+			const changes = await page.$$eval('a[href*="/around/"]', (all) => all.map((a) => a.href));
+			// One that was tested on both sides.
+			for (const change of changes) {
+				await page.goto(change, { waitUntil: 'networkidle0' });
+				const head = await page.$eval('main', (e) => e.innerText.slice(0, 400));
+				if (!head.includes('not read')) break;
+			}
 			await keep(page);
 			await goto('/sea');
 			await keep(page);

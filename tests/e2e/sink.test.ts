@@ -85,7 +85,7 @@ describe('from choosing to cleaning up', () => {
 		// It took 19 presses to the result alone, and 223 words to lay out: about 1,290 in all.
 		expect(walk.presses).toBeLessThanOrEqual(9);
 		expect(walk.pages).toBeLessThanOrEqual(8);
-		expect(words).toBeLessThanOrEqual(1170);
+		expect(words).toBeLessThanOrEqual(1000);
 		await me.goto('/today');
 		await me.sees(/A bottle of .* waits for the laboratory/);
 		expect(me.complaints).toEqual([]);

@@ -8,6 +8,7 @@ export {
 	type SetTest,
 	type TestSet
 } from './test-set.ts';
+export { cleanUpActs, cleanUpS, lastActs, type CleanUpAct, type LastAct } from './clean-up.ts';
 export { stepsTogether } from './together.ts';
 export { progressOf, admit, type BenchEntry, type BenchPress, type Progress } from './progress.ts';
 export { endsByItself, entriesBack, withWhatFollows } from './by-itself.ts';

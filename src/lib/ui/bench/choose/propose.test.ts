@@ -6,7 +6,7 @@ import type { ParameterId } from '$lib/core/quantity';
 import type { TestResult } from '$lib/core/reading';
 import { addDays, fromIso } from '$lib/core/time';
 import { emptyReading } from '$lib/ui/shared/reading-draft';
-import { CLEAN_UP_LAST, cleanUpOf, nextWords, rowsOf, summaryText } from '../finish/finish-words';
+import { cleanUpLast, cleanUpOf, nextWords, rowsOf, summaryText } from '../finish/finish-words';
 import { draftOfSheet, makeDraft, thinned } from '../make-draft';
 import { lengthOf, offersFor, proposalsFor } from './propose';
 
@@ -229,7 +229,7 @@ describe('the end of a session', () => {
 	it('cleans up what was used, by the keeper’s habit', () => {
 		const five = ['alk-syringe', 'no3-ladder', 'k-filter'].map(method);
 		const cleanUp = (methods: readonly Method[], unused: 'discard' | 'put-back') =>
-			[...methods.flatMap((m) => cleanUpOf(m, unused)), ...CLEAN_UP_LAST].join(' ');
+			[...methods.flatMap((m) => cleanUpOf(m, unused)), ...cleanUpLast(methods)].join(' ');
 		const lines = cleanUp(five, 'discard');
 		for (const part of [
 			'never down the drain',

@@ -13,8 +13,8 @@
 	import type { BenchSession } from '$lib/ui/shared/bench-session';
 	import { LABEL_FIRST } from '$lib/format/bench/hazard';
 	import {
-		CLEAN_UP_LAST,
 		cleanUpList,
+		cleanUpLast,
 		cleanUpOf,
 		nextWords,
 		outsideWaters,
@@ -39,7 +39,7 @@
 	const text = $derived(summaryText(session, rows, timeZone, now));
 	const tidy = $derived([
 		...new Set(session.finished.flatMap((f) => cleanUpOf(f.draft.method, unused))),
-		...CLEAN_UP_LAST
+		...cleanUpLast(session.finished.map((f) => f.draft.method))
 	]);
 	const waiting = $derived(new Set(outbox.waiting.map((w) => w.id)));
 	let bottled = $state(false);

@@ -1,6 +1,7 @@
 import type { BenchAnswer, BenchContext } from '$lib/contract/bench';
 import { dueTests, isOutside, type CadenceInput } from '$lib/core/judgement';
-import { stepsFor, type Hazard, type Method } from '$lib/core/method';
+import { cleanUpActs, lastActs, type CleanUpAct, type LastAct } from '$lib/core/bench';
+import { stepsFor, type Method } from '$lib/core/method';
 import { convert, PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
 import { boundsOf, effectsOf, pointOf, type TestResult } from '$lib/core/reading';
 import type { Instant } from '$lib/core/time';
@@ -136,37 +137,30 @@ export function rowsOf(
 
 /** What is to be done with what one test used, once its vial is free, as its method and the keeper's habits say. */
 export function cleanUpOf(method: Method, unused: 'discard' | 'put-back'): readonly string[] {
-	const { name } = PARAMETERS[method.parameter];
-	const hazards = new Set<Hazard>(method.reagents.flatMap((r) => r.hazards));
-	const has = (thing: string) => method.equipment.some((e) => e.includes(thing));
-	const labels = method.reagents.map((r) => r.label);
-	return [
-		...(labels.length > 0 ? [`${name}: close ${listed(labels)}.`] : []),
-		...(hazards.has('heavy-metal')
-			? [`${name}: collect the tested water in a bottle of its own; never down the drain.`]
-			: labels.length > 0
-				? [`${name}: pour the tested water away as the label and the local rules say, never into the tank.`]
-				: []),
-		...(has('titration syringe')
-			? [
-					unused === 'put-back'
-						? `${name}: unused titrant goes back into its own bottle where the leaflet allows it, and nowhere else; rinse its syringe and tip, and lay them back to it.`
-						: `${name}: unused titrant is waste, it touched the syringe; rinse syringe and tip, and lay them back to their reagent.`
-				]
-			: []),
-		...(has('filter') ? [`${name}: throw the filter away with what it holds.`] : []),
-		...(has('vial')
-			? [`${name}: rinse its vial and cap with purified water; let them dry upside down.`]
-			: []),
-		...(has('cuvette') ? [`${name}: wipe the cuvette dry with something soft.`] : [])
-	];
+	const words: Readonly<Record<CleanUpAct, string>> = {
+		close: `close ${listed(method.reagents.map((r) => r.label))}.`,
+		'collect-metal': 'collect the tested water in a bottle of its own; never down the drain.',
+		'pour-away': 'pour the tested water away as the label and the local rules say, never into the tank.',
+		titrant:
+			unused === 'put-back'
+				? 'unused titrant goes back into its own bottle where the leaflet allows it, and nowhere else; rinse its syringe and tip, and lay them back to it.'
+				: 'unused titrant is waste, it touched the syringe; rinse syringe and tip, and lay them back to their reagent.',
+		filter: 'throw the filter away with what it holds.',
+		vial: 'rinse its vial and cap with purified water; let them dry upside down.',
+		cuvette: 'wipe the cuvette dry with something soft.'
+	};
+	return cleanUpActs(method).map((act) => `${PARAMETERS[method.parameter].name}: ${words[act]}`);
 }
 
-/** What is left to do at the end, whatever was tested. */
-export const CLEAN_UP_LAST: readonly string[] = [
-	'Rinse scoops and sample syringes with purified water; let them dry.',
-	'Wash your hands.'
-];
+const LAST_WORDS: Readonly<Record<LastAct, string>> = {
+	scoops: 'Rinse the scoops with purified water; let them dry well.',
+	'sample-syringes': 'Rinse the sample syringe with purified water; let it dry.',
+	hands: 'Wash your hands.'
+};
+
+/** What is left to do at the end of these tests. */
+export const cleanUpLast = (methods: readonly Method[]): readonly string[] =>
+	lastActs(methods).map((act) => LAST_WORDS[act]);
 
 /** Where the ticks of a session's clean-up are kept. */
 export const cleanUpList = (session: Pick<BenchSession, 'id'>): string => `clean-up/${session.id}`;

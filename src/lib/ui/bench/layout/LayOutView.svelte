@@ -3,7 +3,7 @@
 	import type { RinseSchool } from '$lib/contract/handling';
 	import { RINSE_ALL } from '$lib/format/bench/handling';
 	import { GUIDANCE, type Guidance } from '$lib/contract/choices';
-	import { sequentialPlan } from '$lib/core/bench';
+	import { cleanUpS, sequentialPlan } from '$lib/core/bench';
 	import { sampleOf } from '$lib/core/method';
 	import { nameWithin, PARAMETERS } from '$lib/core/quantity';
 	import type { Instant } from '$lib/core/time';
@@ -49,6 +49,8 @@
 	const now = $derived(desk.now);
 	const lanes = $derived(lanesOf(session, desk.plan, now, waterName));
 	const inTurn = $derived(desk.remaining ? sequentialPlan(desk.remaining.problem) : null);
+	/** Cleaning up afterwards, or while something stands. */
+	const tidyS = $derived(cleanUpS(session.tests.map((t) => t.method)));
 	const hands = $derived(session.tests.reduce((sum, t) => sum + handsOn(t), 0));
 	/** Of one test there is no order, no turning and no vial to mix up: only what it needs stands here. */
 	const single = $derived(session.tests.length === 1);
@@ -104,7 +106,7 @@
 		several
 			? `a clean cup of each water: ${[...new Set(session.tests.map((t) => waterName(t.waterId)))].join(', ')}`
 			: single
-				? 'a cup of the water, at room temperature'
+				? 'the water, at room temperature'
 				: 'a clean cup of the water, at room temperature',
 		'purified water, towel, light'
 	]);
@@ -154,7 +156,13 @@
 						hands
 					)}
 					with your hands{/if}{#if inTurn && inTurn.makespanS > desk.plan.makespanS + 60}; one test after the
-					other it would be {aboutMinutes(inTurn.makespanS)}{/if}.
+					other it would be {aboutMinutes(inTurn.makespanS)}{/if}{#if single}, then {Math.max(
+						1,
+						Math.round(tidyS / 60)
+					)} cleaning up{/if}.
+				{#if !single}<span class="small text-muted"
+						>Cleaning up takes {aboutMinutes(tidyS)} more, some of it while something stands.</span
+					>{/if}
 				{#if single}{:else if planner.busy}<span class="small text-muted"
 						>Still looking for a shorter order …</span
 					>

@@ -233,7 +233,18 @@
 		</div>
 	</div>
 
-	<ol class="small self-start border-t lg:mt-8" aria-label="All steps">
+	<div class="small self-start lg:mt-8">
+		<!-- On a phone one step at a time: the others are a press away. -->
+		<div class="hidden lg:block">{@render allSteps()}</div>
+		<Disclosure class="lg:hidden" title="All {desk.steps.length} steps" look="link min-h-11">
+			{@render allSteps()}
+		</Disclosure>
+		<p class="pt-3"><Button kind="text" class="min-h-10" onclick={ongiveup}>Give this test up</Button></p>
+	</div>
+</div>
+
+{#snippet allSteps()}
+	<ol class="border-t" aria-label="All steps">
 		{#each desk.steps.map((s) => handled(s, handling)) as other, i (other.id)}
 			<li
 				class="flex gap-3 border-b py-2 {i === progress.stepIndex ? 'font-semibold' : 'text-muted'}"
@@ -243,8 +254,5 @@
 				{other.say}
 			</li>
 		{/each}
-		<li class="pt-3">
-			<Button kind="text" class="min-h-10" onclick={ongiveup}>Give this test up</Button>
-		</li>
 	</ol>
-</div>
+{/snippet}

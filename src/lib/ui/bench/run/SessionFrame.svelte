@@ -63,7 +63,6 @@
 	const leftS = $derived(desk.plan?.makespanS ?? null);
 	const sinceBegunS = $derived(session.startedAt === null ? 0 : (desk.now - session.startedAt) / 1000);
 	/** Free hands: the test at hand only waits, and the plan has nothing for some time. */
-	const next = $derived(desk.plan?.placed[0] ?? null);
 
 	// The order no longer fits, because something took longer: it is looked for again.
 	const lost = $derived(
@@ -224,7 +223,7 @@
 			</Disclosure>
 		{/if}
 		<Disclosure class="border-t" look="link min-h-11 py-3"
-			>{#snippet title()}Change the plan{next ? '' : ' (no order fits)'}{/snippet}
+			>{#snippet title()}Change the plan{desk.plan ? '' : ' (no order fits)'}{/snippet}
 			<div class="pb-4">
 				<div class="mb-4 sm:hidden">
 					<Lanes
