@@ -1,5 +1,5 @@
 /** Numbers without a unit: distributions, roots, linear algebra, seeded chance. */
-export { normalCdf, normalDensity } from './normal.ts';
+export { normalCdf, normalDensity, normalLogDensity } from './normal.ts';
 export { normalQuantile, studentQuantile, chiSquaredQuantile } from './quantiles.ts';
 export { bisect } from './roots.ts';
 export { solvePositiveDefinite, invertPositiveDefinite, type Matrix } from './cholesky.ts';

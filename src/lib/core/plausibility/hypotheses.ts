@@ -18,6 +18,8 @@ export interface Hypothesis {
 
 /** Air between the plunger's edge and the liquid, as part of a syringe's capacity (convention). */
 const DEAD_VOLUME_SHARE = 0.06;
+/** A syringe bears a number at every tenth mark (convention). */
+const NUMBERED_EVERY = 10;
 /** The point one place off is usual, two places seldom. */
 const SHIFTS = [
 	{ by: 10, share: 0.42 },
@@ -144,6 +146,16 @@ function liquidLine(method: Method, reading: RawReading): Variant[] {
 	return [...equally(shifted(1), 0.8), ...equally(shifted(-1), 0.2)];
 }
 
+/** Numerals stand upside down on a syringe that is held tip up: the marks are counted the wrong way from the nearest. */
+function upsideDown(method: Method, reading: RawReading): RawReading[] {
+	return ofSyringes(method, reading, (marks, which) => {
+		const meter = titrationsOf(method)[which]?.meter;
+		if (meter?.kind !== 'syringe') return null;
+		const numbered = NUMBERED_EVERY * meter.graduationMl;
+		return remarked(method, which, marks, (ml) => 2 * numbered * Math.round(ml / numbered) - ml);
+	});
+}
+
 function oneDrop(reading: RawReading): RawReading[] {
 	if (reading.form !== 'drops' && reading.form !== 'difference') return [];
 	const by = (n: number) => ({ ...reading, least: reading.least + n, most: reading.most + n });
@@ -168,6 +180,7 @@ export function hypothesesOf(
 		['left-for-used', equally(ofSyringes(method, reading, swapped))],
 		['decimal-point', SHIFTS.flatMap(({ by, share }) => equally(shiftedBy(method, reading, by), share, by))],
 		['liquid-line', liquidLine(method, reading)],
+		['upside-down', equally(upsideDown(method, reading))],
 		[
 			'portion',
 			portions.length > 1

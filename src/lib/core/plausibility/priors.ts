@@ -3,6 +3,7 @@ export const SLIP_KINDS = [
 	'left-for-used',
 	'decimal-point',
 	'liquid-line',
+	'upside-down',
 	'portion',
 	'one-drop',
 	'unit',
@@ -19,12 +20,19 @@ export const USUAL_PRIORS: SlipPriors = {
 	'left-for-used': 0.007,
 	'decimal-point': 0.006,
 	'liquid-line': 0.003,
+	'upside-down': 0.002,
 	portion: 0.003,
 	'one-drop': 0.003,
 	unit: 0.003,
 	table: 0.002,
 	dilution: 0.003
 };
+
+/** How often slips were found out, among how many readings; drills count for less than one each. */
+export interface SlipCounts {
+	readonly confirmed: Readonly<Partial<Record<SlipKind, number>>>;
+	readonly readings: number;
+}
 
 /** The convention weighs as much as so many readings of one's own. */
 const CONVENTION_WEIGHS = 300;

@@ -11,3 +11,4 @@ export { type Levels } from './levels.ts';
 export { CALM_READER, readBy, type SimulatedReader } from './reader.ts';
 export { ordinaryLife, type LifeOptions, type OrdinaryLife } from './life/ordinary-life.ts';
 export { TANK_KINDS, type TankKind } from './natures.ts';
+export { biasAt, shareTold, stopOf, type PractisingReader } from './practising.ts';
