@@ -3,12 +3,24 @@ import { fork } from 'node:child_process';
 import { writeFileSync } from 'node:fs';
 import { availableParallelism } from 'node:os';
 import { join } from 'node:path';
+import { VISIONS, type Vision } from '../../src/lib/core/colour/index.ts';
 import { TANK_KINDS } from '../../src/lib/core/tank/index.ts';
 import { coverageRun, type RunTally } from './coverage.ts';
 import { correctionRun, WORLDS, type CorrectionRun, type World } from './corrections.ts';
 import { correctionsReport } from './corrections-report.ts';
 import { cycleRun, type CycleRun } from './cycles.ts';
 import { judgementReport, type JudgementTables } from './judgement-report.ts';
+import {
+	READER_BIASES,
+	READER_LAPSES,
+	READER_SPREADS,
+	ROWS,
+	stepCell,
+	stopCells,
+	type StepCell,
+	type StopCell
+} from './practice.ts';
+import { practiceReport, type PracticeTables } from './practice-report.ts';
 import { NEXT_TEST_KINDS, nextTestRuns, type NextTestRun } from './next-test.ts';
 import { reportOf, type Tables } from './report.ts';
 import { slipRuns, type SlipRun } from './slips.ts';
@@ -30,14 +42,24 @@ type Job =
 	| { readonly table: 'cycles'; readonly seed: number }
 	| { readonly table: 'next'; readonly kind: (typeof NEXT_TEST_KINDS)[number]; readonly seed: number }
 	| { readonly table: 'corrections'; readonly world: World; readonly seed: number }
+	| {
+			readonly table: 'stops';
+			readonly bias: number;
+			readonly spread: number;
+			readonly lapses: number;
+			readonly runs: number;
+	  }
+	| { readonly table: 'pairs'; readonly row: string; readonly vision: Vision; readonly runs: number }
 	| { readonly table: 'methods'; readonly way: number; readonly bias: number; readonly seed: number };
 
 /** All tables, or those of one document. */
-const PARTS = ['judgement', 'corrections'] as const;
+const PARTS = ['judgement', 'corrections', 'practice'] as const;
 type Part = 'all' | (typeof PARTS)[number];
 /** Cases of wrong water in each world, and how many seeds are looked through for them. */
 const CORRECTIONS = 200;
 const CORRECTION_SEEDS = 320;
+/** Independent readers in each cell. */
+const PRACTICE_RUNS = 1000;
 
 interface Done {
 	readonly table: Job['table'];
@@ -71,6 +93,10 @@ function carryOut(job: Job): Done {
 			const run = correctionRun(job.seed, job.world);
 			return { table: job.table, rows: run ? [run] : [] };
 		}
+		case 'stops':
+			return { table: job.table, rows: stopCells(job.bias, job.spread, job.lapses, job.runs, FIRST_SEED) };
+		case 'pairs':
+			return { table: job.table, rows: [stepCell(job.row, job.vision, job.runs, FIRST_SEED)] };
 		case 'methods':
 			return { table: job.table, rows: [verdictTally(WAYS[job.way]!, job.bias, 10_000, job.seed)] };
 	}
@@ -90,6 +116,16 @@ function jobsOf(scale: number, part: Part): Job[] {
 	const corrections: Job[] = (Object.keys(WORLDS) as World[]).flatMap((world) =>
 		times(CORRECTION_SEEDS).map((seed) => ({ table: 'corrections' as const, world, seed }))
 	);
+	const runs = Math.max(20, Math.round(PRACTICE_RUNS * scale));
+	const practice: Job[] = [
+		...ROWS.flatMap((row) => VISIONS.map((vision) => ({ table: 'pairs' as const, row, vision, runs }))),
+		...READER_BIASES.flatMap((bias) =>
+			READER_SPREADS.flatMap((spread) =>
+				READER_LAPSES.map((lapses) => ({ table: 'stops' as const, bias, spread, lapses, runs }))
+			)
+		)
+	];
+	if (part === 'practice') return practice;
 	if (part === 'judgement') return judgement;
 	if (part === 'corrections') return corrections;
 	return [
@@ -100,14 +136,15 @@ function jobsOf(scale: number, part: Part): Job[] {
 			[1, 1.25, 1.5, 2].map((factor) => ({ table: 'steps' as const, factor, seed }))
 		),
 		...judgement,
-		...corrections
+		...corrections,
+		...practice
 	];
 }
 
 async function runAll(
 	scale: number,
 	part: Part
-): Promise<Tables & JudgementTables & { corrections: CorrectionRun[] }> {
+): Promise<Tables & JudgementTables & PracticeTables & { corrections: CorrectionRun[] }> {
 	const jobs = jobsOf(scale, part);
 	const all: Record<Job['table'], unknown[]> = {
 		coverage: [],
@@ -117,7 +154,9 @@ async function runAll(
 		cycles: [],
 		next: [],
 		methods: [],
-		corrections: []
+		corrections: [],
+		stops: [],
+		pairs: []
 	};
 	let next = 0;
 	let done = 0;
@@ -149,8 +188,22 @@ async function runAll(
 		cycles: all.cycles as CycleRun[],
 		next: all.next as NextTestRun[],
 		methods: all.methods as VerdictTally[],
+		stops: byCell(all.stops as StopCell[], (c) => [c.spread, c.lapses, c.bias, c.vials]),
+		pairs: byCell(all.pairs as StepCell[], (c) => [
+			ROWS.findIndex((r) => r === c.row),
+			VISIONS.indexOf(c.vision)
+		]),
 		corrections: firstCases(all.corrections as CorrectionRun[], Math.round(CORRECTIONS * Math.min(1, scale)))
 	};
+}
+
+/** Cells end in any order; the tables have them in theirs. */
+function byCell<T>(cells: readonly T[], key: (cell: T) => readonly number[]): T[] {
+	return [...cells].sort((a, b) => {
+		const [ka, kb] = [key(a), key(b)];
+		const at = ka.findIndex((k, i) => k !== kb[i]);
+		return at < 0 ? 0 : ka[at]! - kb[at]!;
+	});
 }
 
 /** As many cases of each world as the table has; runs end in any order, so by their own numbers. */
@@ -172,8 +225,13 @@ if (process.argv.includes('--worker')) {
 	const tables = await runAll(scale, part);
 	const docs = join(import.meta.dirname, '../../docs');
 	const reports = [
-		...(part !== 'corrections' ? [['calibration-judgement.md', judgementReport(tables, FIRST_SEED)]] : []),
-		...(part !== 'judgement'
+		...(part === 'all' || part === 'practice'
+			? [['calibration-practice.md', practiceReport(tables, FIRST_SEED)]]
+			: []),
+		...(part === 'all' || part === 'judgement'
+			? [['calibration-judgement.md', judgementReport(tables, FIRST_SEED)]]
+			: []),
+		...(part === 'all' || part === 'corrections'
 			? [['calibration-corrections.md', correctionsReport(tables.corrections, FIRST_SEED)]]
 			: []),
 		...(part === 'all' ? [['calibration.md', reportOf(tables, FIRST_SEED)]] : [])

@@ -107,6 +107,10 @@ export function mistaken(
 				const dead = DEAD_ML_SHARE * capacity;
 				return lastMark(m, (ml) => (m.readAs === 'left' ? ml - dead : ml + dead), graduation);
 			});
+		case 'upside-down':
+			return inSyringe(random, method, reading, (m, graduation) =>
+				lastMark(m, (ml) => 20 * graduation * Math.round(ml / (10 * graduation)) - ml, graduation)
+			);
 		case 'portion':
 			return portionsOf(method).length > 1
 				? { ...reading, portion: reading.portion === 'full' ? 'half' : 'full' }

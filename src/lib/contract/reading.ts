@@ -34,6 +34,7 @@ const common = {
 	cloudy: Type.Optional(Type.Boolean()),
 	bubblesOff: Type.Optional(Type.Boolean()),
 	wiped: Type.Optional(Type.Boolean()),
+	blind: Type.Optional(Type.Boolean()),
 	doubtful: Type.Optional(Type.Boolean())
 };
 
@@ -46,14 +47,16 @@ const marks = {
 		),
 		{ minItems: 1, maxItems: MAX_FILLS }
 	),
-	sure: Type.Boolean()
+	sure: Type.Boolean(),
+	addedAfter: Type.Optional(Millilitres)
 };
 
 const count = {
 	least: Drops,
 	most: Drops,
 	bad: Drops,
-	loads: Type.Optional(Type.Integer({ minimum: 1, maximum: MAX_LOADS }))
+	loads: Type.Optional(Type.Integer({ minimum: 1, maximum: MAX_LOADS })),
+	addedAfter: Type.Optional(Drops)
 };
 
 const Statement = Type.Object(

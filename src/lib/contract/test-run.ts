@@ -4,6 +4,7 @@ import { POSSIBLE } from '$lib/core/quantity';
 import { MISHAPS } from '$lib/core/reading';
 import { closed, Id, InstantMs, Note, OffsetMinutes, Reason, words } from './common.ts';
 import { LONGEST } from './lengths.ts';
+import { SaidBeforeRun } from './practice.ts';
 import { AnyReading } from './reading.ts';
 
 export const StepEntry = Type.Union([
@@ -70,6 +71,8 @@ export const SaveTestRun = Type.Object(
 		slip: Type.Optional(SlipAnswer),
 		/** It is unusual for this kind of water; somebody was asked, and it is so. */
 		unusual: Type.Optional(Type.Literal('as-read')),
+		/** What the reader expected before the running value was shown. */
+		said: Type.Optional(SaidBeforeRun),
 		stepLog: Type.Array(StepEntry, { maxItems: 2000 }),
 		note: Note
 	},

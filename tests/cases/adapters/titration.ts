@@ -13,7 +13,12 @@ import {
 	type ChartPoint
 } from '../../../src/lib/core/method/index.ts';
 import { convert, dkhFromMeqPerL, MOLAR_MASS } from '../../../src/lib/core/quantity/index.ts';
-import { deliveredMl, TitrationBudget, type SyringeFill } from '../../../src/lib/core/reading/index.ts';
+import {
+	deliveredMl,
+	NOTHING_OWN,
+	TitrationBudget,
+	type SyringeFill
+} from '../../../src/lib/core/reading/index.ts';
 import { refused, values, type Given, type Operation, type Outcome } from '../shape.ts';
 
 export const titrateAlkalinity: Operation = (given) => {
@@ -172,7 +177,16 @@ export const countDrops: Operation = (given) => {
 			sampleShape: 'rect',
 			graduationShape: 'rect'
 		},
-		{ volume: drops, squaredWidths: 0, rangeWidth: 0, bad: 0, doubtHalfWidth: 0, shift: 0, uShift: 0 }
+		{
+			volume: drops,
+			squaredWidths: 0,
+			rangeWidth: 0,
+			bad: 0,
+			doubtHalfWidth: 0,
+			shift: 0,
+			uShift: 0,
+			...NOTHING_OWN
+		}
 	);
 	return values({
 		conventional,

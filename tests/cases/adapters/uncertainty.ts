@@ -6,7 +6,7 @@ import {
 	uByStandardLine
 } from '../../../src/lib/core/method/index.ts';
 import { MOLAR_MASS } from '../../../src/lib/core/quantity/index.ts';
-import { TitrationBudget } from '../../../src/lib/core/reading/index.ts';
+import { NOTHING_OWN, TitrationBudget } from '../../../src/lib/core/reading/index.ts';
 import {
 	COVERAGE,
 	combine,
@@ -71,7 +71,8 @@ export const titrationBudgetCase: Operation = (given) => {
 			bad: 0,
 			doubtHalfWidth: 0,
 			shift: 0,
-			uShift: 0
+			uShift: 0,
+			...NOTHING_OWN
 		}
 	);
 	const uOf = (source: UncertaintySource) => budget.components.find((c) => c.source === source)?.u ?? 0;

@@ -26,7 +26,12 @@ export {
 	type SyringeReading
 } from './form/raw-reading.ts';
 export { END_POINTS, type EndPoint } from './titration/end-point.ts';
-export { TitrationBudget, type TitrationKit, type TitrationLooks } from './titration/titration-budget.ts';
+export {
+	NOTHING_OWN,
+	TitrationBudget,
+	type TitrationKit,
+	type TitrationLooks
+} from './titration/titration-budget.ts';
 export {
 	effectOf,
 	effectsOf,
@@ -35,8 +40,9 @@ export {
 	type DeviationEffect,
 	type Mishap
 } from './outcome/deviation.ts';
+export type { KnownReader, OwnEye } from './form/known-reader.ts';
 export { derive, deriveWith, type Corrections, type KnownKit } from './form/derive.ts';
-export { volumeOf } from './titration/derive-titration.ts';
+export { incrementOf, volumeOf } from './titration/derive-titration.ts';
 export { DERIVATION_VERSION, type ArithmeticLine, type Derivation, type Outcome } from './outcome/outcome.ts';
 export {
 	boundsOf,

@@ -26,6 +26,7 @@ export type FaultCode =
 	| 'not-a-photograph'
 	| 'not-a-recording'
 	| 'no-finding'
+	| 'too-little-practice'
 	| 'kit-retired'
 	| 'device-not-there'
 	| 'device-lost'

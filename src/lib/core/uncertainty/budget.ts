@@ -7,6 +7,8 @@ export type UncertaintySource =
 	| 'end-point'
 	| 'end-point-habit'
 	| 'reader-doubt'
+	| 'own-bias'
+	| 'own-scale'
 	| 'first-end-point'
 	| 'step-spacing'
 	| 'resolution'

@@ -94,6 +94,16 @@ export function arithmeticWords(
 					what: `Stopped at ${END_POINT_NAMES[line.endPoint]}; brought to the first full colour (in the line above)`,
 					sum: `${line.shift > 0 ? '+' : '−'} ${plain(Math.abs(line.shift))} ${meterUnit(line.meter)}`
 				};
+			case 'own-eye':
+				return {
+					what: 'Less how far from the change you stop on average (in the line above)',
+					sum: `${line.shift < 0 ? '−' : '+'} ${plain(Number(Math.abs(line.shift).toPrecision(2)))} ± ${plain(Number((2 * line.u).toPrecision(2)))} ${meterUnit(line.meter)}`
+				};
+			case 'own-scale':
+				return {
+					what: 'Less how far from the mark you read on average',
+					sum: `${line.shift < 0 ? '−' : '+'} ${plain(Number(Math.abs(line.shift).toPrecision(2)))} ± ${plain(Number((2 * line.u).toPrecision(2)))} on the scale`
+				};
 			case 'worth': {
 				const per = Number(convertSpan(line.perUnit, from, unit).toPrecision(5));
 				const one = line.meter === 'drops' ? 'drop' : 'mL';
@@ -179,6 +189,14 @@ const SOURCES: Readonly<Record<UncertaintySource, { readonly name: string; reado
 	'end-point-habit': {
 		name: 'your habit at the end point',
 		help: 'Stopping at the first full colour would take it away.'
+	},
+	'own-bias': {
+		name: 'what is not known of where you stop',
+		help: 'More vials in Practice, and blind readings of standards, would narrow it.'
+	},
+	'own-scale': {
+		name: 'your look at the scale',
+		help: 'Reading at eye level, and practice on that scale, would narrow it.'
 	},
 	'reader-doubt': {
 		name: 'your doubt about the mark',

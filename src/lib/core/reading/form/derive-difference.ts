@@ -12,6 +12,7 @@ import type { ValueResult } from '../outcome/test-result.ts';
 import { deriveTitration } from '../titration/derive-titration.ts';
 import type { TitrationSample } from '../titration/titration-budget.ts';
 import { faultOnScale } from './check-number.ts';
+import type { KnownReader } from './known-reader.ts';
 import type { DifferenceReading } from './raw-reading.ts';
 
 class DifferenceOutcome implements Outcome {
@@ -65,7 +66,8 @@ class DifferenceOutcome implements Outcome {
 export function deriveDifference(
 	method: DifferenceMethod,
 	sample: TitrationSample,
-	reading: DifferenceReading
+	reading: DifferenceReading,
+	reader: KnownReader
 ): Result<Derivation> {
 	const { subtract } = reading;
 	const { most } = POSSIBLE_IN_WATER[method.subtract.parameter];
@@ -73,7 +75,7 @@ export function deriveDifference(
 		const fault = faultOnScale(subtract[key], `subtract.${key}`, { least: 0, most, unit: 'mg/L' });
 		if (fault) return { ok: false, fault };
 	}
-	const total = deriveTitration(method.titration, sample, reading, reading.endPoint);
+	const total = deriveTitration(method.titration, sample, reading, { endPoint: reading.endPoint, reader });
 	if (!total.ok) return total;
 	const { result } = total.value;
 	if (result.kind !== 'value') return ok({ outcomes: [total.value] });

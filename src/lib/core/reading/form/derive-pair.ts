@@ -3,8 +3,9 @@ import { ok, type Result } from '../../result/index.ts';
 import { combine, type MeasurementModel, type UncertaintyComponent } from '../../uncertainty/index.ts';
 import type { ArithmeticLine, Derivation, Outcome } from '../outcome/outcome.ts';
 import type { ValueResult } from '../outcome/test-result.ts';
-import { deriveTitration, incrementOf } from '../titration/derive-titration.ts';
+import { deriveTitration, incrementOf, isFirstStop } from '../titration/derive-titration.ts';
 import type { TitrationSample } from '../titration/titration-budget.ts';
+import type { KnownReader, OwnEye } from './known-reader.ts';
 import type { PairReading } from './raw-reading.ts';
 
 /** A titration that began where another had ended: what was overdone there is missing here. */
@@ -39,19 +40,31 @@ class SecondOutcome implements Outcome {
 export function derivePair(
 	method: PairedMethod,
 	sample: TitrationSample,
-	reading: PairReading
+	reading: PairReading,
+	reader: KnownReader
 ): Result<Derivation> {
-	const first = deriveTitration(method.titration, sample, reading.first, reading.endPoint);
+	const first = deriveTitration(method.titration, sample, reading.first, {
+		endPoint: reading.endPoint,
+		reader
+	});
 	if (!first.ok) return inField(first, 'first');
-	const second = deriveTitration(method.second, sample, reading.second, reading.endPoint);
+	const own = isFirstStop(reading.endPoint, reading.first)
+		? reader.endPoints[method.titration.parameter]
+		: undefined;
+	const ratio = strengthOf(method.titration.worth) / strengthOf(method.second.worth);
+	const second = deriveTitration(method.second, sample, reading.second, {
+		endPoint: reading.endPoint,
+		reader: afterFirst(method, reader, own, ratio)
+	});
 	if (!second.ok) return inField(second, 'second');
 	const { result } = second.value;
 	if (result.kind !== 'value') return ok({ outcomes: [first.value, second.value] });
+	const increment = incrementOf(method.titration);
 	const uMl = combine([
-		{ u: method.titration.endPointU },
-		{ u: incrementOf(method.titration) / Math.sqrt(12) }
+		{ u: own ? own.spread * increment : method.titration.endPointU },
+		{ u: own ? own.uBias * increment : 0 },
+		{ u: increment / Math.sqrt(12) }
 	]);
-	const ratio = strengthOf(method.titration.worth) / strengthOf(method.second.worth);
 	const perMl = slopeOf(second.value);
 	const carried: UncertaintyComponent = {
 		source: 'first-end-point',
@@ -60,6 +73,23 @@ export function derivePair(
 	};
 	const widened: ValueResult = { ...result, uRandom: Math.hypot(result.uRandom, carried.u) };
 	return ok({ outcomes: [first.value, new SecondOutcome(second.value, carried, widened)] });
+}
+
+/** Whoever overdoes the first end point leaves less for the second: what is known of that is given back there. */
+function afterFirst(
+	method: PairedMethod,
+	reader: KnownReader,
+	first: OwnEye | undefined,
+	ratio: number
+): KnownReader {
+	const { parameter } = method.second;
+	const second = reader.endPoints[parameter];
+	if (!first || !second) return reader;
+	const missing = (first.bias * incrementOf(method.titration) * ratio) / incrementOf(method.second);
+	return {
+		...reader,
+		endPoints: { ...reader.endPoints, [parameter]: { ...second, bias: second.bias - missing } }
+	};
 }
 
 /** Where only factors are known, the two titrants are taken to be of like strength. */

@@ -22,6 +22,7 @@ import { deriveDisplay } from './derive-display.ts';
 import { deriveScale, deriveThermometer } from './derive-line.ts';
 import { derivePair } from './derive-pair.ts';
 import { deriveStated } from './derive-stated.ts';
+import { ANYBODY, type KnownReader } from './known-reader.ts';
 import type { RawReading } from './raw-reading.ts';
 
 /** Methods are few and their readings many: each size of a method's sample is written out once. */
@@ -47,25 +48,29 @@ function newSample(method: Method, portion: Portion): Result<TitrationSample> {
 
 type Derives<K extends Method['kind']> = (
 	method: Extract<Method, { readonly kind: K }>,
-	reading: RawReading
+	reading: RawReading,
+	reader: KnownReader
 ) => Result<Derivation>;
 
 type OfForm<F extends RawReading['form']> = Extract<RawReading, { readonly form: F }>;
 
 /** For methods that are read in one form alone. */
 const readAs =
-	<M, F extends RawReading['form']>(form: F, derive: (method: M, reading: OfForm<F>) => Result<Derivation>) =>
-	(method: M, reading: RawReading): Result<Derivation> =>
-		reading.form === form ? derive(method, reading as OfForm<F>) : fail('wrong-form');
+	<M, F extends RawReading['form']>(
+		form: F,
+		derive: (method: M, reading: OfForm<F>, reader: KnownReader) => Result<Derivation>
+	) =>
+	(method: M, reading: RawReading, reader: KnownReader): Result<Derivation> =>
+		reading.form === form ? derive(method, reading as OfForm<F>, reader) : fail('wrong-form');
 
 /** The same where a part of the sample may be taken. */
 const readOfSample = <M extends Method, F extends RawReading['form']>(
 	form: F,
-	derive: (method: M, sample: TitrationSample, reading: OfForm<F>) => Result<Derivation>
+	derive: (method: M, sample: TitrationSample, reading: OfForm<F>, reader: KnownReader) => Result<Derivation>
 ) =>
-	readAs(form, (method: M, reading: OfForm<F>) => {
+	readAs(form, (method: M, reading: OfForm<F>, reader) => {
 		const sample = sampleFor(method, reading);
-		return sample.ok ? derive(method, sample.value, reading) : sample;
+		return sample.ok ? derive(method, sample.value, reading, reader) : sample;
 	});
 
 type OneTitration = Extract<
@@ -73,11 +78,18 @@ type OneTitration = Extract<
 	{ readonly kind: 'syringe-titration' | 'drop-titration' | 'back-titration' }
 >;
 
-function deriveOneTitration(method: OneTitration, reading: RawReading): Result<Derivation> {
+function deriveOneTitration(
+	method: OneTitration,
+	reading: RawReading,
+	reader: KnownReader
+): Result<Derivation> {
 	if (reading.form !== 'syringe' && reading.form !== 'drops') return fail('wrong-form');
 	const sample = sampleFor(method, reading);
 	if (!sample.ok) return sample;
-	const outcome = deriveTitration(method.titration, sample.value, reading, reading.endPoint);
+	const outcome = deriveTitration(method.titration, sample.value, reading, {
+		endPoint: reading.endPoint,
+		reader
+	});
 	return outcome.ok ? ok({ outcomes: [outcome.value] }) : outcome;
 }
 
@@ -98,11 +110,8 @@ const DERIVES: { readonly [K in Method['kind']]: Derives<K> } = {
 };
 
 /** The outcomes of a reading as it stands, before a dilution is reckoned back. */
-function measured(method: Method, reading: RawReading): Result<Derivation> {
-	return (DERIVES[method.kind] as (method: Method, reading: RawReading) => Result<Derivation>)(
-		method,
-		reading
-	);
+function measured(method: Method, reading: RawReading, reader: KnownReader): Result<Derivation> {
+	return (DERIVES[method.kind] as Derives<Method['kind']>)(method, reading, reader);
 }
 
 /** What checks of a kit found, by what it tells; a kit of two titrations may need two. */
@@ -115,19 +124,21 @@ const NONE: Corrections = {};
  * A correction of the kit acts on what was read in the vial, before a dilution is reckoned back.
  *
  * @param corrections accepted for the kit; none leaves every result as the kit says it
+ * @param reader what was measured of whoever read it, and is used; of nobody else the kit's own assumptions hold
  * @returns one outcome for each parameter that the run tells, in its canonical unit; fails, with the field, where the
  *   reading cannot have been made with that method
  */
 export function derive(
 	method: Method,
 	reading: RawReading,
-	corrections: Corrections = NONE
+	corrections: Corrections = NONE,
+	reader: KnownReader = ANYBODY
 ): Result<Derivation> {
 	// What is taken off was not thinned with the sample, so the difference of the two does not scale.
 	if (reading.dilution && method.kind === 'difference') {
 		return fail('cannot-be-diluted', 'dilution', { what: 'A difference' });
 	}
-	const plain = measured(method, reading);
+	const plain = measured(method, reading, reader);
 	if (!plain.ok) return plain;
 	// Nearly every reading is of its sample as it was, by a kit as it is: these stand as they were measured.
 	const asMeasured = corrections === NONE && !reading.dilution;
@@ -165,11 +176,13 @@ function broughtBack(
 	return ok({ outcomes: [first!, ...rest] });
 }
 
-/** What is known of the very kit that a reading was made with. */
+/** What is known of the very kit that a reading was made with, and of the hands that it was in. */
 export interface KnownKit {
 	/** By the reagent's label. */
 	readonly droppers: Readonly<Record<string, Dropper>>;
 	readonly corrections: Corrections;
+	/** What is known of whoever reads with it. */
+	readonly reader?: KnownReader | undefined;
 }
 
 /**
@@ -193,5 +206,6 @@ export function deriveWith(
 function deriveByKit(method: Method, reading: RawReading, kit: KnownKit | null): Result<Derivation> {
 	if (!kit) return derive(method, reading);
 	const own = Object.keys(kit.droppers).length > 0 ? withDropper(method, kit.droppers) : method;
-	return derive(own, reading, Object.keys(kit.corrections).length > 0 ? kit.corrections : undefined);
+	const corrections = Object.keys(kit.corrections).length > 0 ? kit.corrections : undefined;
+	return derive(own, reading, corrections, kit.reader);
 }

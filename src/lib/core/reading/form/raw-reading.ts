@@ -16,6 +16,8 @@ export interface SyringeMarks {
 	readonly fills: readonly { readonly startMl: number; readonly end: ScaleReading }[];
 	/** False when the reader was not sure of the mark: a division more on either side. */
 	readonly sure: boolean;
+	/** mL of it that were added after the colour was first called turned and was watched again; 0 where it stood. */
+	readonly addedAfter?: number;
 }
 
 /** Drops counted up to the end point. Least and most differ where it lay somewhere between ("41 to 43"). */
@@ -26,6 +28,8 @@ export interface DropMarks {
 	readonly bad: number;
 	/** How often the syringe was filled that they came from; once where it is not told, nothing where none is filled. */
 	readonly loads?: number;
+	/** Of these, drops that fell after the colour was first called turned and was watched again; 0 where it stood. */
+	readonly addedAfter?: number;
 }
 
 /** The sample was thinned with water before the test. */
@@ -50,6 +54,8 @@ export interface Circumstances {
 	/** Bubbles were tapped off, and the glass was wiped, before it was read. */
 	readonly bubblesOff?: boolean;
 	readonly wiped?: boolean;
+	/** The running value was hidden until it was entered: only such readings tell of the reader. */
+	readonly blind?: boolean;
 	/** The reader is in doubt of it, and says so before anybody asks. */
 	readonly doubtful?: boolean;
 }

@@ -32,6 +32,19 @@ export type ArithmeticLine =
 			readonly shift: number;
 	  }
 	| {
+			/** The reader's own bias at this end point, taken off; in mL or drops. */
+			readonly kind: 'own-eye';
+			readonly meter: 'syringe' | 'drops';
+			readonly shift: number;
+			readonly u: number;
+	  }
+	| {
+			/** The same on a scale, in its unit. */
+			readonly kind: 'own-scale';
+			readonly shift: number;
+			readonly u: number;
+	  }
+	| {
 			readonly kind: 'worth';
 			readonly parameter: ParameterId;
 			readonly meter: 'syringe' | 'drops';

@@ -1,7 +1,14 @@
-import { momentsWithin, stepInterval, type ColourMethod, type StepInterval } from '../../method/index.ts';
+import {
+	momentsWithin,
+	stepInterval,
+	type ColourMethod,
+	type StepInterval,
+	type StepStatement
+} from '../../method/index.ts';
 import { convert, PARAMETERS } from '../../quantity/index.ts';
 import { ok, type Result } from '../../result/index.ts';
 import type { MeasurementModel, UncertaintyComponent } from '../../uncertainty/index.ts';
+import type { KnownReader } from '../form/known-reader.ts';
 import type { StepReading } from '../form/raw-reading.ts';
 import { BoundOutcome, type ArithmeticLine, type Derivation, type Outcome } from '../outcome/outcome.ts';
 import type { IntervalResult } from '../outcome/test-result.ts';
@@ -46,8 +53,22 @@ class StepOutcome implements Outcome {
 	}
 }
 
+type Span = Pick<StepInterval, 'lower' | 'upper'>;
+
+/** Steps that could have been meant as well, by somebody who takes some neighbours for each other. */
+function takenFor(at: StepStatement, mixedUp: readonly number[]): StepStatement[] {
+	if (!('index' in at) || mixedUp.length === 0) return [];
+	const on = (index: number): StepStatement => ({ kind: 'on', index });
+	const { kind, index } = at;
+	if (kind !== 'on') return mixedUp.includes(index) ? [on(index), on(index + 1)] : [];
+	return [
+		...(mixedUp.includes(index - 1) ? [on(index - 1)] : []),
+		...(mixedUp.includes(index) ? [on(index + 1)] : [])
+	];
+}
+
 /** Two people, one vial: what both admit, from the lowest to the highest that either said. */
-function spanned(a: StepInterval, b: StepInterval | null): { lower: number; upper: number | null } {
+function spanned(a: Span, b: Span | null): Span {
 	if (!b) return a;
 	return {
 		lower: Math.min(a.lower, b.lower),
@@ -72,9 +93,14 @@ function bestOf(method: ColourMethod, reading: StepReading, median: number): num
 
 /**
  * Turns a place among colour steps into an interval, or, beyond the ends, into a bound. The interval is what the kit's
- * own spacing leaves open; the sample volume moves its ends, except for pH, which does not scale with the sample.
+ * own spacing leaves open, wider where the reader takes two steps for each other; the sample volume moves its ends, except
+ * for pH, which does not scale with the sample.
  */
-export function deriveStep(method: ColourMethod, reading: StepReading): Result<Derivation> {
+export function deriveStep(
+	method: ColourMethod,
+	reading: StepReading,
+	{ mixedUp }: KnownReader
+): Result<Derivation> {
 	const steps = method.colourSteps.map((s) => s.value);
 	const first = stepInterval(steps, method.spacing, reading.at);
 	if (!first.ok) return first;
@@ -83,7 +109,16 @@ export function deriveStep(method: ColourMethod, reading: StepReading): Result<D
 	const { parameter, unit: from } = method;
 	const unit = PARAMETERS[parameter].canonicalUnit;
 	const canonical = (x: number) => convert(x, from, unit);
-	const { lower, upper } = spanned(first.value, second?.value ?? null);
+	const looked = [reading.at, ...(reading.second ? [reading.second] : [])];
+	const { lower, upper } = looked
+		.flatMap((at) => takenFor(at, mixedUp))
+		.reduce(
+			(span: Span, at) => {
+				const near = stepInterval(steps, method.spacing, at);
+				return near.ok ? spanned(span, near.value) : span;
+			},
+			spanned(first.value, second?.value ?? null)
+		);
 	const line: ArithmeticLine = { kind: 'step', reading, steps, unit: from, lower, upper };
 
 	if (upper === null) {

@@ -50,7 +50,7 @@ export function printedTables(method: Method, portion: Portion): readonly Printe
 			titration,
 			readAs: meter.kind === 'drops' ? ('drops' as const) : meter.readAs,
 			entries: reads.map((read) => {
-				const outcome = deriveTitration(titration, sample, marksAt(titration, read), undefined);
+				const outcome = deriveTitration(titration, sample, marksAt(titration, read));
 				return { read, value: outcome.ok ? (pointOf(outcome.value.result)?.value ?? null) : null };
 			})
 		};

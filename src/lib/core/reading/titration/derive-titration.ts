@@ -3,6 +3,7 @@ import { nearlyEqual, roundTo } from '../../numeric/index.ts';
 import { convertSpan, PARAMETERS } from '../../quantity/index.ts';
 import { fail, ok, type Fault, type Result } from '../../result/index.ts';
 import { COVERAGE, type MeasurementModel, type UncertaintyComponent } from '../../uncertainty/index.ts';
+import { ANYBODY, beyondRounding, type KnownReader, type OwnEye } from '../form/known-reader.ts';
 import type { DropMarks, SyringeMarks } from '../form/raw-reading.ts';
 import { BoundOutcome, type ArithmeticLine, type Outcome } from '../outcome/outcome.ts';
 import type { BoundResult, TestResult, ValueResult } from '../outcome/test-result.ts';
@@ -17,6 +18,13 @@ import {
 	type TitrationSample
 } from './titration-budget.ts';
 import { titrationModel } from './titration-model.ts';
+
+/** Who read it, and by which habit. */
+export interface ReadBy {
+	readonly endPoint: EndPoint | undefined;
+	readonly reader: KnownReader;
+}
+const BY_ANYBODY: ReadBy = { endPoint: undefined, reader: ANYBODY };
 
 /** What was read of one titration, by plunger or by drops. */
 export type TitrationMarks = SyringeMarks | DropMarks;
@@ -92,12 +100,15 @@ function titratedOf(titration: Titration, sample: TitrationSample): Titrated {
 	return one;
 }
 
+/** What whoever reads brings along, in the unit of the titrant. */
+type OfReader = Pick<TitrationLooks, 'shift' | 'uShift' | 'ownShift' | 'uOwnShift' | 'ownEndPointU'>;
+
 // Written out as one literal in each: spreading objects together costs more than all of the arithmetic.
 function looksAtSyringe(
 	marks: SyringeMarks,
 	graduationMl: number,
-	shift: number,
-	uShift: number
+	habit: OfReader,
+	scale: OwnEye | null
 ): TitrationLooks {
 	let volume = 0;
 	let squaredWidths = 0;
@@ -114,12 +125,16 @@ function looksAtSyringe(
 		rangeWidth: 0,
 		bad: 0,
 		doubtHalfWidth: marks.sure ? 0 : graduationMl,
-		shift,
-		uShift
+		shift: habit.shift,
+		uShift: habit.uShift,
+		ownShift: habit.ownShift,
+		uOwnShift: habit.uOwnShift,
+		ownEndPointU: habit.ownEndPointU,
+		uOwnScale: scale === null ? 0 : Math.sqrt(2 * marks.fills.length) * graduationMl * beyondRounding(scale)
 	};
 }
 
-function looksAtDrops(marks: DropMarks, shift: number, uShift: number): TitrationLooks {
+function looksAtDrops(marks: DropMarks, habit: OfReader): TitrationLooks {
 	const { least, most, bad } = marks;
 	return {
 		volume: (least + most) / 2,
@@ -127,8 +142,12 @@ function looksAtDrops(marks: DropMarks, shift: number, uShift: number): Titratio
 		rangeWidth: most - least,
 		bad,
 		doubtHalfWidth: 0,
-		shift,
-		uShift
+		shift: habit.shift,
+		uShift: habit.uShift,
+		ownShift: habit.ownShift,
+		uOwnShift: habit.uOwnShift,
+		ownEndPointU: habit.ownEndPointU,
+		uOwnScale: 0
 	};
 }
 
@@ -139,20 +158,29 @@ function faultInMarks({ meter }: Titration, marks: TitrationMarks): Fault | null
 	return { code: 'wrong-form' };
 }
 
+/**
+ * An eye was measured of stopping at the first full colour: of another habit, and of an end that was watched again and
+ * moved on, it says nothing.
+ */
+export const isFirstStop = (endPoint: EndPoint | undefined, { addedAfter = 0 }: TitrationMarks): boolean =>
+	(endPoint === undefined || endPoint === 'full') && addedAfter === 0;
+
 /** @param marks without a fault */
-function looksAt(
-	titration: Titration,
-	marks: TitrationMarks,
-	endPoint: EndPoint | undefined
-): TitrationLooks {
-	const { meter } = titration;
+function looksAt(titration: Titration, marks: TitrationMarks, { endPoint, reader }: ReadBy): TitrationLooks {
+	const { meter, parameter } = titration;
 	const habit = habitOf(endPoint);
 	const increment = incrementOf(titration);
-	const shift = habit.shiftDrops * increment;
-	const uShift = habit.uDrops * increment;
+	const own = isFirstStop(endPoint, marks) ? reader.endPoints[parameter] : undefined;
+	const ofReader: OfReader = {
+		shift: habit.shiftDrops * increment,
+		uShift: habit.uDrops * increment,
+		ownShift: own ? -own.bias * increment : 0,
+		uOwnShift: own ? own.uBias * increment : 0,
+		ownEndPointU: own ? own.spread * increment : null
+	};
 	return 'fills' in marks
-		? looksAtSyringe(marks, meter.kind === 'syringe' ? meter.graduationMl : 0, shift, uShift)
-		: looksAtDrops(marks, shift, uShift);
+		? looksAtSyringe(marks, meter.kind === 'syringe' ? meter.graduationMl : 0, ofReader, reader.scale)
+		: looksAtDrops(marks, ofReader);
 }
 
 /** One titration's result. Arithmetic, budget and model are made when they are asked for. */
@@ -160,12 +188,12 @@ export class TitrationOutcome implements Outcome {
 	constructor(
 		private readonly titrated: Titrated,
 		private readonly marks: TitrationMarks,
-		private readonly endPoint: EndPoint | undefined,
+		private readonly by: ReadBy,
 		readonly result: ValueResult
 	) {}
 
 	get looks(): TitrationLooks {
-		return looksAt(this.titrated.titration, this.marks, this.endPoint);
+		return looksAt(this.titrated.titration, this.marks, this.by);
 	}
 	private get budget(): TitrationBudget {
 		return new TitrationBudget(this.titrated.kit, this.looks);
@@ -174,7 +202,8 @@ export class TitrationOutcome implements Outcome {
 		return this.budget.components;
 	}
 	get arithmetic(): readonly ArithmeticLine[] {
-		const { marks, endPoint } = this;
+		const { marks } = this;
+		const { endPoint } = this.by;
 		const { titration, sample, kit } = this.titrated;
 		const meter = titration.meter.kind;
 		const { increment, perUnit, atZero } = kit;
@@ -184,6 +213,10 @@ export class TitrationOutcome implements Outcome {
 		lines.push({ kind: 'half-last-drop', meter, drop: increment, remaining: budget.volume });
 		if (looks.shift !== 0 && endPoint) {
 			lines.push({ kind: 'habit', meter, endPoint, shift: looks.shift });
+		}
+		if (looks.ownEndPointU !== null) {
+			const { ownShift: shift, uOwnShift: u } = looks;
+			lines.push({ kind: 'own-eye', meter, shift, u });
 		}
 		lines.push({
 			kind: 'worth',
@@ -236,7 +269,7 @@ function boundOf(
 
 /** Titrant delivered as read, mL or drops; null where the reading cannot be. */
 export function volumeOf(titration: Titration, marks: TitrationMarks): number | null {
-	return faultInMarks(titration, marks) ? null : looksAt(titration, marks, undefined).volume;
+	return faultInMarks(titration, marks) ? null : looksAt(titration, marks, BY_ANYBODY).volume;
 }
 
 /**
@@ -244,17 +277,18 @@ export function volumeOf(titration: Titration, marks: TitrationMarks): number | 
  * turned somewhere within it. A colour that had turned before anything was added is a bound, and so is a volume
  * beyond the ends of the leaflet's table.
  *
+ * @param by where they stopped by habit, and whose bias is taken off, whose spread takes the place of the kit's assumption
  * @returns in the parameter's canonical unit; fails where the marks cannot have been read
  */
 export function deriveTitration(
 	titration: Titration,
 	sample: TitrationSample,
 	marks: TitrationMarks,
-	endPoint: EndPoint | undefined
+	by: ReadBy = BY_ANYBODY
 ): Result<Outcome> {
 	const fault = faultInMarks(titration, marks);
 	if (fault) return { ok: false, fault };
-	const looks = looksAt(titration, marks, endPoint);
+	const looks = looksAt(titration, marks, by);
 	let titrated = titratedOf(titration, sample);
 	if (titration.worth.by === 'table') {
 		const { volume } = new TitrationBudget(titrated.kit, looks);
@@ -274,7 +308,7 @@ export function deriveTitration(
 	}
 	const { parameter } = titration;
 	return ok(
-		new TitrationOutcome(titrated, marks, endPoint, {
+		new TitrationOutcome(titrated, marks, by, {
 			kind: 'value',
 			parameter,
 			unit: PARAMETERS[parameter].canonicalUnit,

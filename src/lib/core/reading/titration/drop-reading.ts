@@ -15,7 +15,7 @@ export const MAX_LOADS = 20;
  */
 export function faultInDrops(marks: DropMarks, meter: Meter & { readonly kind: 'drops' }): Fault | null {
 	const scale = { least: 0, most: MAX_DROPS, finest: 1, unit: 'drops' };
-	const { least, most, bad, loads } = marks;
+	const { least, most, bad, loads, addedAfter = 0 } = marks;
 	const fault =
 		faultOnScale(least, 'least', scale) ??
 		faultOnScale(most, 'most', scale) ??
@@ -35,5 +35,7 @@ export function faultInDrops(marks: DropMarks, meter: Meter & { readonly kind: '
 		};
 		return { code: 'beyond-load', field: 'least', details };
 	}
-	return faultOnScale(bad, 'bad', { ...scale, most });
+	return (
+		faultOnScale(bad, 'bad', { ...scale, most }) ?? faultOnScale(addedAfter, 'addedAfter', { ...scale, most })
+	);
 }

@@ -1,6 +1,7 @@
 import type { Meter } from '../../method/index.ts';
 import { roundTo } from '../../numeric/index.ts';
 import type { Fault } from '../../result/index.ts';
+import { faultOnScale } from '../form/check-number.ts';
 import type { ScaleReading, SyringeMarks } from '../form/raw-reading.ts';
 
 type SyringeMeter = Extract<Meter, { kind: 'syringe' }>;
@@ -40,7 +41,7 @@ function faultOfVolume(ml: number, field: string, { capacityMl, graduationMl }: 
  */
 export function faultInSyringeMarks(meter: SyringeMeter, marks: SyringeMarks): Fault | null {
 	const { capacityMl, graduationMl } = meter;
-	const { fills } = marks;
+	const { fills, readAs, addedAfter = 0 } = marks;
 	if (fills.length === 0) return { code: 'no-fill', field: 'fills' };
 	if (fills.length > MAX_FILLS)
 		return { code: 'too-many-fills', field: 'fills', details: { most: MAX_FILLS } };
@@ -61,5 +62,9 @@ export function faultInSyringeMarks(meter: SyringeMeter, marks: SyringeMarks): F
 			return { code: 'start-below-end', field: `fills.${i}.end`, details };
 		}
 	}
-	return null;
+	const used = fills.reduce(
+		(ml, { startMl, end }) => ml + (readAs === 'used' ? end.upperMl : startMl - end.lowerMl),
+		0
+	);
+	return faultOnScale(addedAfter, 'addedAfter', { least: 0, most: roundTo(used, 1e-6), unit: 'mL' });
 }

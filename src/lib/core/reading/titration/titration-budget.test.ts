@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { TitrationBudget, type TitrationKit, type TitrationLooks } from '../index.ts';
+import { NOTHING_OWN, TitrationBudget, type TitrationKit, type TitrationLooks } from '../index.ts';
 
 const kit: TitrationKit = {
 	perUnit: 14,
@@ -25,7 +25,8 @@ const looks: TitrationLooks = {
 	bad: 0,
 	doubtHalfWidth: 0,
 	shift: 0,
-	uShift: 0
+	uShift: 0,
+	...NOTHING_OWN
 };
 const budget = (k: Partial<TitrationKit> = {}, l: Partial<TitrationLooks> = {}) =>
 	new TitrationBudget({ ...kit, ...k }, { ...looks, ...l });

@@ -64,7 +64,17 @@ export interface TitrationLooks {
 	/** Brings the reader's habit to the first full colour, with its standard uncertainty. */
 	readonly shift: number;
 	readonly uShift: number;
+	/** Takes off how far too late this person stops, with its standard uncertainty, which all their readings share. */
+	readonly ownShift: number;
+	readonly uOwnShift: number;
+	/** Standard uncertainty of judging the end point as it was measured of this person; null takes the kit's. */
+	readonly ownEndPointU: number | null;
+	/** What this person's look at the scale leaves open beyond half a division, standard uncertainty. */
+	readonly uOwnScale: number;
 }
+
+/** Of a reader who was never tried. */
+export const NOTHING_OWN = { ownShift: 0, uOwnShift: 0, ownEndPointU: null, uOwnScale: 0 } as const;
 
 /** Relative standard uncertainties of things that multiply add up by their squares. */
 function squaredRelative(sources: readonly RelativeSource[]): number {
@@ -80,7 +90,8 @@ const TRIANGLE = 1 / 24;
 /**
  * Result and uncertainty budget of a titration, y = (a + k·V)·f:
  * u² = (k f)²·[Σ w²/12 + δ²/12 + u_ep² + …] + y²·(u(V_s)/V_s)² + s²/12 + (kVf)²·(u(c)/c)² + (af)²·(u(e)/e)² + y²·(u(f)/f)².
- * Reading, last drop and end point are random; sample syringe, table, reagents and factor are common to repeats.
+ * Reading, last drop and end point are random; sample syringe, table, reagents, factor and the reader's own bias are
+ * common to repeats.
  * Every part is a standard uncertainty in the result's unit, worked out when it is asked for.
  *
  * @see JCGM 100:2008, 5.1.2, with the components of 4.3.7 and 4.3.9
@@ -96,9 +107,9 @@ export class TitrationBudget {
 		readonly looks: TitrationLooks
 	) {
 		const { midpoint, increment, atZero, perUnit, factor } = kit;
-		const { volume, shift, bad } = looks;
+		const { volume, shift, ownShift, bad } = looks;
 		const midway = midpoint ? volume - lastIncrement(increment).bias : volume;
-		this.volume = Math.max(0, midway + shift - (bad / 2) * increment);
+		this.volume = Math.max(0, midway + shift + ownShift - (bad / 2) * increment);
 		this.value = (atZero + perUnit * this.volume) * factor;
 		this.perUnit = Math.abs(perUnit * factor);
 	}
@@ -119,10 +130,16 @@ export class TitrationBudget {
 		return this.perUnit * this.kit.increment * Math.sqrt(this.looks.bad / 12);
 	}
 	get endPoint(): number {
-		return this.perUnit * this.kit.endPointU;
+		return this.perUnit * (this.looks.ownEndPointU ?? this.kit.endPointU);
 	}
 	get habit(): number {
 		return this.perUnit * this.looks.uShift;
+	}
+	get ownBias(): number {
+		return this.perUnit * this.looks.uOwnShift;
+	}
+	get ownScale(): number {
+		return this.perUnit * this.looks.uOwnScale;
 	}
 	get readerDoubt(): number {
 		return this.perUnit * rectangular(this.looks.doubtHalfWidth);
@@ -150,14 +167,16 @@ export class TitrationBudget {
 	 * root is drawn, since every reading of years needs these two and hardly any needs its parts.
 	 */
 	get uRandom(): number {
-		const { graduationShape, increment, endPointU } = this.kit;
-		const { squaredWidths, rangeWidth, bad, uShift, doubtHalfWidth } = this.looks;
+		const { graduationShape, increment } = this.kit;
+		const { squaredWidths, rangeWidth, bad, uShift, doubtHalfWidth, uOwnScale } = this.looks;
+		const endPointU = this.looks.ownEndPointU ?? this.kit.endPointU;
 		const lastDrops = (1 + bad) * increment * increment;
 		const squares =
 			squaredWidths * (graduationShape === 'rect' ? RECT : TRIANGLE) +
 			(lastDrops + rangeWidth * rangeWidth) * RECT +
 			endPointU * endPointU +
 			uShift * uShift +
+			uOwnScale * uOwnScale +
 			(doubtHalfWidth * doubtHalfWidth) / 3;
 		return this.perUnit * Math.sqrt(squares);
 	}
@@ -167,8 +186,10 @@ export class TitrationBudget {
 		const sample = sampleToleranceMl / sampleMl;
 		const onWhole = (sample * sample) / (sampleShape === 'rect' ? 3 : 6) + factorRelativeU * factorRelativeU;
 		const titrant = this.titrantPart;
+		const own = this.ownBias;
 		let squares =
 			this.value * this.value * onWhole +
+			own * own +
 			titrant * titrant * squaredRelative(onTitrant) +
 			chartStep * chartStep * RECT;
 		if (onExcess.length > 0) {
@@ -189,6 +210,8 @@ export class TitrationBudget {
 			{ source: 'end-point', u: this.endPoint, repeats: 'random' },
 			{ source: 'end-point-habit', u: this.habit, repeats: 'random' },
 			{ source: 'reader-doubt', u: this.readerDoubt, repeats: 'random' },
+			{ source: 'own-scale', u: this.ownScale, repeats: 'random' },
+			{ source: 'own-bias', u: this.ownBias, repeats: 'common' },
 			{ source: 'sample-volume', u: this.sampleVolume, repeats: 'common' },
 			{ source: 'chart-rounding', u: this.chartRounding, repeats: 'common' },
 			...onTitrant.map(({ source, relativeU }) => ({

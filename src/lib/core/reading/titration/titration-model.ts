@@ -9,7 +9,8 @@ const RECT = Math.sqrt(1 / 12);
 function volumeInputs(kit: TitrationKit, looks: TitrationLooks): InputQuantity[] {
 	const { increment } = kit;
 	const lastDrop = { source: 'last-drop', shape: 'rectangular', u: increment * RECT } as const;
-	const parts: readonly (Pick<InputQuantity, 'source' | 'shape' | 'u'> & { readonly mean?: number })[] = [
+	const parts: readonly (Pick<InputQuantity, 'source' | 'shape' | 'u'> &
+		Partial<Pick<InputQuantity, 'mean' | 'repeats'>>)[] = [
 		// Two looks per filling or more: their sum is close to normal, but for one filling it is a triangle.
 		{ source: 'graduation', shape: 'triangular', u: Math.sqrt(looks.squaredWidths) * RECT },
 		{ source: 'between-readings', shape: 'rectangular', u: looks.rangeWidth * RECT },
@@ -19,12 +20,14 @@ function volumeInputs(kit: TitrationKit, looks: TitrationLooks): InputQuantity[]
 			source: 'bad-drops' as const,
 			mean: -increment / 2
 		})),
-		{ source: 'end-point', shape: 'normal', u: kit.endPointU },
+		{ source: 'end-point', shape: 'normal', u: looks.ownEndPointU ?? kit.endPointU },
+		{ source: 'own-scale', shape: 'normal', u: looks.uOwnScale },
+		{ source: 'own-bias', shape: 'normal', u: looks.uOwnShift, mean: looks.ownShift, repeats: 'common' },
 		{ source: 'end-point-habit', shape: 'rectangular', u: looks.uShift, mean: looks.shift },
 		{ source: 'reader-doubt', shape: 'rectangular', u: looks.doubtHalfWidth / Math.sqrt(3) }
 	];
 	return parts
-		.map(({ mean = 0, ...part }): InputQuantity => ({ ...part, mean, repeats: 'random' }))
+		.map(({ mean = 0, repeats = 'random', ...part }): InputQuantity => ({ ...part, mean, repeats }))
 		.filter(({ u, mean }) => u > 0 || mean !== 0);
 }
 
