@@ -22,6 +22,9 @@ export interface Told {
 /** An hour of patience where a time is told to the day. */
 const SLACK_DAYS = 1 / 24;
 
+/** What was read in these hours is not asked for again. */
+const AT_ONCE_DAYS = 0.5;
+
 /** Everything in which two pages of a water do not agree, in words. Empty where they tell one story. */
 export function contradictions({
 	day,
@@ -85,6 +88,22 @@ export function contradictions({
 		if (isTank && late && !isSure && !planned.has(m.parameter)) {
 			const when = next ? `only ${civilDate(next.dueAt, timeZone)}` : 'never';
 			found.push(`${m.parameter} is probably outside, and tested again ${when}`);
+		}
+	}
+
+	// What is told as a danger is put right, not left alone, and is tested again at once: not next week.
+	for (const m of told) {
+		if (m.kind !== 'verdict' || !m.danger) continue;
+		const left = adjust.repairs.find(
+			({ repair }) =>
+				repair.kind === 'leave' && repair.parameter === m.parameter && repair.why === 'cannot-tell'
+		);
+		if (left) found.push(`${m.parameter} is a danger, and Adjust leaves it alone`);
+		const { last } = today.rows.find((r) => r.parameter === m.parameter)!;
+		const next = due.get(m.parameter);
+		const atOnce = Math.max(now, addDays(last.at, AT_ONCE_DAYS + SLACK_DAYS));
+		if (isTank && (!next || next.dueAt > atOnce)) {
+			found.push(`${m.parameter} is a danger to be tested at once, and is not due`);
 		}
 	}
 

@@ -227,6 +227,8 @@ export interface RepairSeen {
 		readonly high: number | null;
 		readonly aim: number | null;
 		readonly surprising: boolean;
+		/** The readings cannot tell whether it is outside; it harms within days, so it is acted on as if it were. */
+		readonly onlyPossible: boolean;
 	}[];
 	readonly husbandry: HusbandryId | null;
 	/** A plan for it is under way. */

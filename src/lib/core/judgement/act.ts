@@ -1,6 +1,7 @@
 import { CONVENTIONS } from '../caution/index.ts';
 import type { ParameterId } from '../quantity/index.ts';
 import type { BandProbabilities } from './band.ts';
+import { isOutside, type Verdict } from './verdict.ts';
 
 export type Urgency = 'none' | 'watch' | 'act';
 
@@ -28,4 +29,20 @@ export function urgencyOf(
 	const outside = pBelow + pAbove;
 	if (outside >= (isActedOnEarly(parameter, fresh) ? WATCH : ACT)) return 'act';
 	return outside >= WATCH ? 'watch' : 'none';
+}
+
+/**
+ * What harms animals within days is taken for outside while that is only possible; what an instrument can never tell is
+ * no alarm for ever.
+ */
+export function isTakenForOutside(
+	verdict: Verdict | null,
+	{
+		early,
+		urgency,
+		hasAnimals
+	}: { readonly early: boolean; readonly urgency: Urgency; readonly hasAnimals: boolean }
+): boolean {
+	const possible = verdict?.grade === 'cannot-tell' && verdict.probabilities?.resolves === true;
+	return early && urgency === 'act' && hasAnimals && (possible || isOutside(verdict?.grade));
 }

@@ -68,6 +68,9 @@ function phaseOf({ profile, firstAt, now }: Pick<CadenceInput, 'profile' | 'firs
 	return firstAt === null || daysBetween(firstAt, now) < LEARNING_DAYS ? 'learning' : 'settled';
 }
 
+/** A doubt, and what may harm, come before all that is only due. */
+const FIRST = 20;
+
 /** A test is never proposed sooner than this after the last, days. */
 const SHORTEST: Readonly<Record<ParameterId, number>> = {
 	alkalinity: 2,
@@ -123,14 +126,17 @@ function cadence(
 			const last = lastAt[parameter];
 			const weight = WEIGHT[parameter];
 			if (doubtful.includes(parameter)) {
-				tests.push({ parameter, why: { kind: 'doubt' }, dueAt: now, weight: weight + 20 });
+				tests.push({ parameter, why: { kind: 'doubt' }, dueAt: now, weight: weight + FIRST });
 				continue;
 			}
 			const longest = usual.includes(parameter) ? longestDays(parameter, input) : null;
 			const sooner = soonestAsked(parameter, last, input);
 			if (longest === null) {
 				// It has no pause of its own: it is due where something asks for it.
-				if (sooner) tests.push({ parameter, why: sooner.why, dueAt: sooner.at, weight });
+				if (sooner) {
+					const first = sooner.why.kind === 'danger' ? FIRST : 0;
+					tests.push({ parameter, why: sooner.why, dueAt: sooner.at, weight: weight + first });
+				}
 				continue;
 			}
 			if (last === undefined) {
@@ -141,7 +147,8 @@ function cadence(
 			const { at, why } = sooner && sooner.at < usually.at ? sooner : usually;
 			// What is long overdue comes forward among its neighbours.
 			const overdue = daysBetween(at, now) / longest;
-			tests.push({ parameter, why, dueAt: at, weight: weight + Math.min(1, Math.max(0, overdue)) });
+			const first = why.kind === 'danger' ? FIRST : 0;
+			tests.push({ parameter, why, dueAt: at, weight: weight + first + Math.min(1, Math.max(0, overdue)) });
 		}
 		return tests.sort((a, b) => b.weight - a.weight);
 	};

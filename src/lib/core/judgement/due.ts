@@ -29,6 +29,8 @@ export type WhyDue =
 	| { readonly kind: 'steady'; readonly days: number; readonly everyDays: number; readonly chance: number }
 	/** It is outside, as far as one reading tells: read again until that is confirmed, or mended. */
 	| { readonly kind: 'confirm'; readonly days: number }
+	/** It may be outside, and harms within days where it is. */
+	| { readonly kind: 'danger' }
 	/** A correction that runs has a test on that day. */
 	| { readonly kind: 'plan' }
 	/** A daily dose that brings it was set anew. */
@@ -54,7 +56,7 @@ export interface DueTest {
 export interface AskedTest {
 	readonly parameter: ParameterId;
 	readonly at: Instant;
-	readonly why: Extract<WhyDue, { readonly kind: 'plan' | 'dose-set' | 'strange' | 'session' }>;
+	readonly why: Extract<WhyDue, { readonly kind: 'plan' | 'dose-set' | 'strange' | 'session' | 'danger' }>;
 }
 
 /** What is known of a water when its next tests are asked for. */

@@ -14,7 +14,7 @@ export {
 	type Verdict,
 	type Expectation
 } from './verdict.ts';
-export { isActedOnEarly, urgencyOf, type Urgency } from './act.ts';
+export { isActedOnEarly, isTakenForOutside, urgencyOf, type Urgency } from './act.ts';
 export { goingOf, type Going } from './going.ts';
 export { runOnOneSide, type RunOfSide } from './run-of-side.ts';
 export {

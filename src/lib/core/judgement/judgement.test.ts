@@ -1,8 +1,47 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { againstBand, gradeOf, isProfileId, judge, PROFILES, repeatWouldTell } from './index.ts';
+import { againstBand, gradeOf, isProfileId, judge, judgeResult, PROFILES, repeatWouldTell } from './index.ts';
 
 const band = { low: 7.5, high: 9, aim: 8.2 };
+
+describe('an interval against a band', () => {
+	const nitrate = { low: 2, high: 15, aim: null };
+	const between = (lower: number, upper: number, best: number) =>
+		judgeResult(
+			{
+				kind: 'interval',
+				parameter: 'nitrate',
+				unit: 'mg-per-l-no3',
+				lower,
+				upper,
+				best,
+				uRandom: 2.9,
+				uCommon: 0
+			},
+			nitrate
+		)!;
+	it('is inside only with both the ends that are shown', () => {
+		expect(between(5, 11, 8).grade).toBe('inside');
+		expect(between(2.4, 17, 8).grade).toBe('probably-inside');
+		expect(between(0, 11, 8).grade).toBe('probably-inside');
+	});
+	it('is outside only with both of them, and never told clearer than the same number without ends', () => {
+		expect(between(21, 30, 25).grade).toBe('outside');
+		expect(between(14, 30, 25).grade).toBe('probably-outside');
+		fc.assert(
+			fc.property(
+				fc.double({ min: 0, max: 40, noNaN: true }),
+				fc.double({ min: 0, max: 20, noNaN: true }),
+				fc.double({ min: 0, max: 20, noNaN: true }),
+				(best, down, up) => {
+					const whole = between(Math.max(0, best - down), best + up, best);
+					const plain = judge(best, 2.9, nitrate, null);
+					if (whole.probabilities!.decision !== 'cannot_tell') expect(whole.grade).toBe(plain.grade);
+				}
+			)
+		);
+	});
+});
 
 describe('a value against a band', () => {
 	it('has probabilities that make up the whole', () => {

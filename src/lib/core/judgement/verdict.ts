@@ -1,6 +1,7 @@
-import { pointOf, type TestResult } from '../reading/index.ts';
+import { pointOf, type IntervalResult, type TestResult } from '../reading/index.ts';
 import { SURPRISING_Z } from '../trend/index.ts';
 import { standardUncertaintyOf } from '../uncertainty/index.ts';
+import { atLeast, atMost } from '../numeric/index.ts';
 import { againstBand, boundAgainstBand, type Band, type BandProbabilities } from './band.ts';
 
 export type Grade =
@@ -59,7 +60,15 @@ export function judge(
 	band: Band | null,
 	expected: { readonly value: number; readonly sd: number } | null
 ): Verdict {
-	const probabilities = band ? againstBand(value, u, band) : null;
+	return verdictOf(value, band ? againstBand(value, u, band) : null, band, expected);
+}
+
+function verdictOf(
+	value: number,
+	probabilities: BandProbabilities | null,
+	band: Band | null,
+	expected: Parameters<typeof judge>[3]
+): Verdict {
 	const graded = probabilities ? gradeOf(probabilities) : { grade: null, side: null };
 	const z = expected ? (value - expected.value) / expected.sd : 0;
 	return {
@@ -73,15 +82,37 @@ export function judge(
 /** How small a standard uncertainty may be to be judged by. */
 const LEAST_U = 1e-9;
 
+/** "8, between 2 and 17" is inside a band to 15 for nobody who reads it: a side is clear where both ends are on it. */
+function withBothEnds({ lower, upper }: IntervalResult, p: BandProbabilities, band: Band): BandProbabilities {
+	const isClear =
+		p.decision === 'clear_in'
+			? (band.low === null || atLeast(lower, band.low)) && (band.high === null || atMost(upper, band.high))
+			: p.decision === 'clear_low'
+				? !atLeast(upper, band.low ?? 0)
+				: !atMost(lower, band.high ?? 0);
+	return isClear ? p : { ...p, decision: 'cannot_tell' };
+}
+
 /**
- * Judges a result of any kind by itself. A bound is one: "above 8.8" lies above a band that ends at 8.4, as surely as a
- * number would.
+ * Judges a result of any kind. A bound is one: "above 8.8" lies above a band that ends at 8.4, as surely as a number
+ * would. An interval is clearly on a side only with both its ends.
  *
+ * @param expected as of `judge`; nothing is expected of a bound
  * @returns null where a bound leaves both sides of a limit open
  */
-export function judgeResult(result: TestResult, band: Band | null): Verdict | null {
+export function judgeResult(
+	result: TestResult,
+	band: Band | null,
+	expected: Parameters<typeof judge>[3] = null
+): Verdict | null {
 	const point = pointOf(result);
-	if (point) return judge(point.value, Math.max(standardUncertaintyOf(point), LEAST_U), band, null);
+	if (point) {
+		const u = Math.max(standardUncertaintyOf(point), LEAST_U);
+		const probabilities = band && againstBand(point.value, u, band);
+		const whole =
+			probabilities && result.kind === 'interval' ? withBothEnds(result, probabilities, band) : probabilities;
+		return verdictOf(point.value, whole, band, expected);
+	}
 	if (!band || result.kind !== 'bound') return null;
 	const probabilities = boundAgainstBand(result.sense, result.limit, band);
 	return probabilities && { ...gradeOf(probabilities), band, probabilities, expectation: null };

@@ -100,7 +100,8 @@ describe('repairs in words', () => {
 			low: 7.5,
 			high: 9,
 			aim: 8.2,
-			surprising: false
+			surprising: false,
+			onlyPossible: false
 		} as const;
 		expect(repairValue(value, units)).toBe('Alkalinity 6.9 ± 0.2 dKH, wanted 7.5–9, aim 8.2');
 		expect(repairValue(value, inMeq)).toBe('Alkalinity 2.46 ± 0.07 meq/L, wanted 2.67–3.21, aim 2.92');

@@ -241,6 +241,7 @@ describe('reasons of a verdict', () => {
 		single: judge(value, u, BAND, null),
 		urgency: 'watch',
 		early: false,
+		asOutside: false,
 		going: 'better',
 		run: null,
 		references: []

@@ -168,6 +168,8 @@
 										<p class="small figures mt-1 text-muted">
 											{repairValue(value, units)}{value.surprising
 												? '. The last reading surprised: test it a second time first'
+												: ''}{value.onlyPossible
+												? '. The readings cannot tell, and it harms within days: test again at once, and act as if it were outside'
 												: ''}
 										</p>
 										{#if way}

@@ -26,6 +26,7 @@ const standing = (
 		band: bands[parameter],
 		grade: grade!,
 		side,
+		asOutside: false,
 		atS35: null,
 		surprising: false,
 		...over
@@ -34,6 +35,18 @@ const standing = (
 const kinds = (standings: readonly Standing[]) => repairsFor(standings).map((r) => r.kind);
 
 describe('the order of repairs', () => {
+	it('puts right what may harm within days while it is only possible, and leaves alone what no kit can tell', () => {
+		const possible = standing('salinity', 35.9, 0.4, { asOutside: true });
+		expect(possible.grade).toBe('cannot-tell');
+		expect(repairsFor([possible])).toEqual([{ kind: 'salinity', side: 'high' }]);
+		expect(repairsFor([{ ...possible, asOutside: false }])).toEqual([
+			{ kind: 'leave', parameter: 'salinity', why: 'cannot-tell' }
+		]);
+		// It is no excuse for an ion that is low: only what is outside for certain is.
+		const low = standing('salinity', 34.1, 0.4, { asOutside: true });
+		const calcium = standing('calcium', 390, 5, { atS35: { value: 430, u: 5 } });
+		expect(kinds([low, calcium])).toEqual(['salinity', 'raise']);
+	});
 	it('is empty where all is well', () => {
 		expect(repairsFor([standing('alkalinity', 8.2, 0.1), standing('calcium', 430, 5)])).toEqual([]);
 	});

@@ -10,6 +10,8 @@ export interface Standing {
 	readonly band: Band;
 	readonly grade: Grade;
 	readonly side: 'low' | 'high' | null;
+	/** It harms within days, and is put right while it is only possible that it is outside. */
+	readonly asOutside: boolean;
 	/** A major ion brought to S = 35. */
 	readonly atS35: Known | null;
 	/** It rests on one reading that did not fit what was expected. */
@@ -44,7 +46,7 @@ export const MAGNESIUM_FIRST = CONVENTIONS.magnesiumFirst.value;
 /** From so many things that new water mends on, it comes before single doses (convention). */
 const CHANGE_MENDS = CONVENTIONS.changeMends.value;
 
-const isOut = (s: Standing) => isOutside(s.grade);
+const isOut = (s: Standing) => isOutside(s.grade) || s.asOutside;
 
 const RAISABLE: readonly ParameterId[] = ['alkalinity', 'calcium', 'magnesium', 'potassium', 'hardness'];
 
@@ -69,8 +71,9 @@ export function repairsFor(standings: readonly Standing[]): Repair[] {
 	const temperature = of('temperature');
 	if (temperature?.side && isOut(temperature)) repairs.push({ kind: 'warmth', side: temperature.side });
 	const salinity = of('salinity');
-	const salinityOut = salinity !== undefined && isOut(salinity);
-	if (salinityOut && salinity.side) repairs.push({ kind: 'salinity', side: salinity.side });
+	// Only what is outside for certain is an excuse for the ions that follow it.
+	const salinityOut = salinity !== undefined && isOutside(salinity.grade);
+	if (salinity?.side && isOut(salinity)) repairs.push({ kind: 'salinity', side: salinity.side });
 	const own = out.filter(
 		(s) => s.side !== null && !followsSalinity(s, salinityOut) && s.parameter !== 'salinity'
 	);
@@ -108,7 +111,7 @@ export function repairsFor(standings: readonly Standing[]): Repair[] {
 			repairs.push({ kind: 'leave', parameter: s.parameter, why: 'follows-salinity' });
 	}
 	for (const s of standings) {
-		if (s.grade === 'cannot-tell')
+		if (s.grade === 'cannot-tell' && !s.asOutside)
 			repairs.push({ kind: 'leave', parameter: s.parameter, why: 'cannot-tell' });
 	}
 	return repairs;

@@ -1,25 +1,34 @@
 import { describe, expect, it } from 'vitest';
 import { addDays, fromIso } from '../../time/index.ts';
-import { judge } from '../index.ts';
+import { isTakenForOutside, judge } from '../index.ts';
 import { mattersOf, type JudgedWater } from './index.ts';
 
 const now = fromIso('2026-11-23T18:20:00Z');
 
 describe('what a water asks for', () => {
 	const reef = { kind: 'tank', profile: 'mixed-reef', hasAnimals: true } as JudgedWater['water'];
-	const row = (parameter: 'calcium' | 'salinity', value: number, band: [number, number], u: number) => ({
-		parameter,
-		band: { low: band[0], high: band[1], aim: null, source: '', fromAt: now },
-		estimate: null,
-		last: { at: now, result: {} as never },
-		atS35: null,
-		single: judge(value, u, { low: band[0], high: band[1], aim: null }, null),
-		urgency: parameter === 'salinity' ? ('act' as const) : ('watch' as const),
-		early: parameter === 'salinity',
-		going: 'not-seen' as const,
-		run: null,
-		references: []
-	});
+	const row = (
+		parameter: 'calcium' | 'salinity',
+		value: number,
+		[low, high]: [number, number],
+		u: number,
+		hasAnimals = true
+	) => {
+		const early = parameter === 'salinity';
+		const urgency = early ? ('act' as const) : ('watch' as const);
+		const single = judge(value, u, { low, high, aim: null }, null);
+		return {
+			...{ parameter, single, urgency, early },
+			asOutside: isTakenForOutside(single, { early, urgency, hasAnimals }),
+			band: { low, high, aim: null, source: '', fromAt: now },
+			estimate: null,
+			last: { at: now, result: {} as never },
+			atS35: null,
+			going: 'not-seen' as const,
+			run: null,
+			references: []
+		};
+	};
 	const judged = (change: Partial<Parameters<typeof mattersOf>[0]>) =>
 		mattersOf(
 			{
@@ -40,7 +49,11 @@ describe('what a water asks for', () => {
 	it('is a danger where animals live in water that harms within days, and nowhere else', () => {
 		const salty = row('salinity', 38, [34, 36], 0.4);
 		expect(judged({ rows: [salty] })).toMatchObject([{ kind: 'verdict', danger: true }]);
-		expect(judged({ rows: [salty], water: { ...reef, hasAnimals: false } })[0]!.danger).toBe(false);
+		const empty = {
+			rows: [row('salinity', 38, [34, 36], 0.4, false)],
+			water: { ...reef, hasAnimals: false }
+		};
+		expect(judged(empty)[0]!.danger).toBe(false);
 		expect(judged({ rows: [row('calcium', 380, [410, 450], 5)] })[0]!.danger).toBe(false);
 	});
 	it('is a danger while it is only possible, unless the instrument can never tell', () => {

@@ -77,15 +77,12 @@ function explained(findings: Judged['findings']): ReadonlySet<string> {
 function verdicts({ water, now, rows, findings }: Judged): MatterToday[] {
 	const told = explained(findings);
 	return rows.flatMap((row): MatterToday[] => {
-		const { parameter, estimate, single, urgency, early, going, run } = row;
+		const { parameter, estimate, single, urgency, early, asOutside: danger, going, run } = row;
 		const verdict = estimate?.verdict ?? single;
 		const found: MatterToday[] = [];
 		const weight = verdict?.grade ? GRADE_WEIGHT[verdict.grade] : 0;
 		// In a tank that cycles, ammonia and nitrite are followed by the cycle.
 		const cycles = water.profile === 'cycling' && (parameter === 'ammonia' || parameter === 'nitrite');
-		// What an instrument can never tell is no alarm for ever; all else that may harm is told while it is only possible.
-		const open = verdict?.grade !== 'cannot-tell' || verdict.probabilities?.resolves === true;
-		const danger = weight > 0 && urgency === 'act' && early && water.hasAnimals && open;
 		const lately = danger || row.last.at >= addDays(now, -VERDICT_DAYS);
 		if (verdict && weight > 0 && !told.has(parameter) && !cycles && lately) {
 			found.push({

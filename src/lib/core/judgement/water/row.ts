@@ -24,6 +24,7 @@ import {
 	PROFILES,
 	runOnOneSide,
 	seaWaterFor,
+	isTakenForOutside,
 	urgencyOf,
 	type AgainstReference,
 	type Going,
@@ -67,6 +68,11 @@ export interface ParameterToday {
 	readonly urgency: Urgency;
 	/** It is acted on while it is only likely: it harms within days. */
 	readonly early: boolean;
+	/**
+	 * It may harm the animals, and is taken for outside while that is only possible. The banner, what is due and what is
+	 * put right all go by it.
+	 */
+	readonly asOutside: boolean;
 	readonly going: Going;
 	/** The last readings, where they all lie on one side. */
 	readonly run: RunOfSide | null;
@@ -157,6 +163,10 @@ export function rowOf(
 	const single = judgeResult(last.result, plainBand(band));
 	const today = estimate && estimateToday(estimate, band, now);
 	const verdict = today?.verdict ?? single;
+	const early = isActedOnEarly(parameter, isFresh(water.profile));
+	const urgency = verdict?.probabilities
+		? urgencyOf(parameter, isFresh(water.profile), verdict.probabilities)
+		: 'none';
 	const salinity = estimates.of('salinity')?.at(now).value ?? null;
 	const value = today
 		? { value: today.now.value, u: standardUncertaintyOf(today.now) }
@@ -169,10 +179,9 @@ export function rowOf(
 		last: { at: last.at, result: last.result },
 		atS35: atS35(parameter, estimate, estimates.of('salinity'), now),
 		single,
-		urgency: verdict?.probabilities
-			? urgencyOf(parameter, isFresh(water.profile), verdict.probabilities)
-			: 'none',
-		early: isActedOnEarly(parameter, isFresh(water.profile)),
+		urgency,
+		early,
+		asOutside: isTakenForOutside(verdict, { early, urgency, hasAnimals: water.hasAnimals }),
 		going: today && band ? goingOf(today.now.value, today.netChangePerDay, band) : 'not-seen',
 		run:
 			aim === null

@@ -8,6 +8,7 @@ import {
 	type Repair,
 	type Standing
 } from '$lib/core/correction';
+import { isOutside } from '$lib/core/judgement';
 import { planLines, runningPlans, waysAhead } from '$lib/core/judgement/plan';
 import { knownLevel, type JudgedWater } from '$lib/core/judgement/water';
 import type { ParameterId } from '$lib/core/quantity';
@@ -36,6 +37,7 @@ export function standingsOf(judged: JudgedWater): Standing[] {
 				band: { low: band.low, high: band.high, aim: band.aim },
 				grade: verdict.grade,
 				side: verdict.side,
+				asOutside: row.asOutside,
 				atS35: atS35 ? { value: atS35.value, u: atS35.u } : null,
 				surprising: line?.doubts.some((d) => !d.settled && d.at >= row.last.at) ?? false
 			}
@@ -105,7 +107,8 @@ export async function readAdjust(deps: Deps, scope: SiteScope, water: Water): Pr
 								value: s.value.value,
 								u: s.value.u,
 								...s.band,
-								surprising: s.surprising
+								surprising: s.surprising,
+								onlyPossible: s.asOutside && !isOutside(s.grade)
 							}
 						]
 					: [];

@@ -39,7 +39,8 @@ const set = (daysAgo: number, amountMlPerDay: number): StoredEvent =>
 const asked = (
 	events: readonly StoredEvent[],
 	results: readonly DatedResult[],
-	planned: readonly PlannedTest[] = []
+	planned: readonly PlannedTest[] = [],
+	rows: Parameters<typeof askedTests>[0]['rows'] = []
 ) =>
 	askedTests({
 		planned,
@@ -49,8 +50,19 @@ const asked = (
 		timeZone: 'UTC',
 		water: { netVolumeL: 540, volumes: [{ fromAt: addDays(now, -400), litres: 540 }] },
 		estimates: estimateWater([], now),
-		plans: []
+		plans: [],
+		rows
 	});
+
+describe('what may harm within days', () => {
+	const last = { at: addDays(now, -3), result: {} as never };
+	const salinity = { parameter: 'salinity', last } as const;
+	it('is asked for at once, and not again in the same hours', () => {
+		const [test] = asked([], [], [], [{ ...salinity, asOutside: true }]);
+		expect(test).toEqual({ parameter: 'salinity', at: addDays(last.at, 0.5), why: { kind: 'danger' } });
+		expect(asked([], [], [], [{ ...salinity, asOutside: false }])).toEqual([]);
+	});
+});
 
 describe('a daily dose that was set anew', () => {
 	it('asks for a test within two days, until one is made', () => {

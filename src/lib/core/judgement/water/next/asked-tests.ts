@@ -6,6 +6,7 @@ import { addDays, civilDate, type Instant } from '../../../time/index.ts';
 import type { WaterEstimate } from '../../../trend/index.ts';
 import { isOutside, judgeResult, type AskedTest, type Band, type Verdict } from '../../index.ts';
 import type { WaterRecord } from '../record.ts';
+import type { ParameterToday } from '../row.ts';
 
 /** A new setting of a daily dose is news for so long. */
 const SET_LATELY_DAYS = 10;
@@ -15,6 +16,9 @@ const TOO_SOON_DAYS = 0.5;
 const SAME_DOSE = 0.02;
 /** What moves as in no tank is read again within a day. */
 const STRANGE_DAYS = 1;
+
+/** What may harm is tested again at once; a test of the same hours would say the same. */
+const DANGER_DAYS = 0.5;
 
 /**
  * Outside, but only probably so, or by one reading alone: the one before does not say the same. Whoever is told to test
@@ -34,7 +38,10 @@ export function isUnconfirmed(
 }
 
 type Given = Lived &
-	Pick<WaterRecord, 'timeZone' | 'results' | 'plans' | 'planned'> & { readonly estimates: WaterEstimate };
+	Pick<WaterRecord, 'timeZone' | 'results' | 'plans' | 'planned'> & {
+		readonly estimates: WaterEstimate;
+		readonly rows: readonly Pick<ParameterToday, 'parameter' | 'last' | 'asOutside'>[];
+	};
 
 const asTests = (parameters: readonly ParameterId[], at: Instant, kind: AskedTest['why']['kind']) =>
 	parameters.map((parameter): AskedTest => ({ parameter, at, why: { kind } }));
@@ -89,7 +96,18 @@ function bySessions({ planned, results, timeZone }: Given): AskedTest[] {
 	});
 }
 
-/** The tests that something asks for by a time: a correction, a new daily dose, a move as in no tank, a planned session. */
+const byDangers = ({ rows }: Given): AskedTest[] =>
+	rows.flatMap(({ parameter, last, asOutside }) =>
+		asOutside ? asTests([parameter], addDays(last.at, DANGER_DAYS), 'danger') : []
+	);
+
+/** The tests that something asks for by a time: a danger, a correction, a new daily dose, a move as in no tank, a planned session. */
 export function askedTests(given: Given): AskedTest[] {
-	return [...byPlans(given), ...bySettings(given), ...byMoves(given), ...bySessions(given)];
+	return [
+		...byDangers(given),
+		...byPlans(given),
+		...bySettings(given),
+		...byMoves(given),
+		...bySessions(given)
+	];
 }

@@ -30,7 +30,10 @@ export interface CadenceGiven extends Pick<
 	readonly water: Pick<Water, 'profile' | 'netVolumeL' | 'volumes'>;
 	readonly estimates: WaterEstimate;
 	/** Where each parameter stands. */
-	readonly rows: readonly Pick<ParameterToday, 'parameter' | 'band' | 'estimate' | 'single'>[];
+	readonly rows: readonly Pick<
+		ParameterToday,
+		'parameter' | 'band' | 'estimate' | 'single' | 'last' | 'asOutside'
+	>[];
 }
 
 /** Price of a test by the newest pack of its kit; null where no price is known. */
