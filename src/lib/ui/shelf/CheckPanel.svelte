@@ -16,7 +16,7 @@
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Checkbox from '$lib/ui/kit/Checkbox.svelte';
 	import Hidden from '$lib/ui/kit/Hidden.svelte';
-	import MovesTable from './MovesTable.svelte';
+	import MovesTable from '$lib/ui/shared/MovesTable.svelte';
 
 	interface Props {
 		waterId: string;

@@ -24,7 +24,7 @@
 	import Photographs from '$lib/ui/shared/Photographs.svelte';
 	import BottleLevels from './BottleLevels.svelte';
 	import CheckPanel from './CheckPanel.svelte';
-	import MovesTable from './MovesTable.svelte';
+	import MovesTable from '$lib/ui/shared/MovesTable.svelte';
 	import NoteForms from './NoteForms.svelte';
 
 	interface Props {

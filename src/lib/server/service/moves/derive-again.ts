@@ -7,8 +7,9 @@ import type { ScopeFor, SiteScope } from '../../repository/scope.ts';
 import { readingsByMethod, type LoggedReading } from '../../repository/test.ts';
 import type { Deps, PooledDeps } from '../deps.ts';
 import { once } from '../once.ts';
-import { newResults } from './new-results.ts';
-import { deriveByKit, partsOfRuns } from './run-kit.ts';
+import { knownReaders } from '../practice/known-readers.ts';
+import { newResults } from '../reading/new-results.ts';
+import { deriveByKit, partsOfRuns } from '../reading/run-kit.ts';
 
 interface Planned {
 	readonly moves: readonly Move[];
@@ -35,6 +36,7 @@ async function plan(deps: Deps, scope: SiteScope, code: string): Promise<Planned
 		scope,
 		readings.map((r) => r.runId)
 	);
+	const readerOf = await knownReaders(deps.db, scope);
 	const moves: Move[] = [];
 	const rows: Planned['rows'][number][] = [];
 	for (const reading of readings) {
@@ -44,7 +46,8 @@ async function plan(deps: Deps, scope: SiteScope, code: string): Promise<Planned
 			reading.reading,
 			partsOf(reading.runId),
 			drawnAt,
-			reading.deviations
+			reading.deviations,
+			readerOf({ readerId: reading.readerId, method: newest.method, at: reading.at })
 		);
 		const after = derived.ok ? derived.value.outcomes.map((o) => o.result) : null;
 		if (after && same(after, reading.results)) continue;
