@@ -18,6 +18,7 @@ import { openAccountDoor } from '$lib/server/account/door';
 import { SESSION_COOKIE as ACCOUNT_COOKIE } from '$lib/server/account/library';
 import { openMail } from '$lib/server/account/mail';
 import { clockSetting, idMaker, serverClock } from '$lib/server/clock';
+import { daily } from '$lib/server/daily';
 import { connect } from '$lib/server/db/connect';
 import { once } from '$lib/server/lazy';
 import { createLimiter } from '$lib/server/limiter';
@@ -26,6 +27,7 @@ import { paintFirst } from '$lib/server/paint-first';
 import { openPool, workerFile } from '$lib/server/reckon/pool';
 import { SESSION_DAYS } from '$lib/server/service/account/sign-in';
 import type { PooledDeps } from '$lib/server/service/deps';
+import { forgetGuests } from '$lib/server/service/visitor/guests';
 import { createServices } from '$lib/server/services';
 import { intoLitres } from '$lib/contract/in-litres';
 
@@ -65,6 +67,10 @@ function wire() {
 		newId: idMaker(clock),
 		report: (fault, about) => log.error({ about, message: fault.message, stack: fault.stack })
 	};
+	const endForgetting = daily(
+		() => forgetGuests(deps),
+		(fault) => deps.report?.(fault, 'names of strangers’ bottles')
+	);
 	const secret = process.env.TEVRIK_SECRET;
 	return {
 		setting,
@@ -83,6 +89,7 @@ function wire() {
 		signInAs: process.env.TEVRIK_SIGN_IN_AS ?? null,
 		proxies: trustedProxies(process.env.TEVRIK_PROXIES),
 		close: async () => {
+			endForgetting();
 			await pool?.close();
 			await connection.close();
 		}

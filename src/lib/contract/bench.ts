@@ -2,11 +2,13 @@ import type { Band, CadenceInput, DueTest } from '$lib/core/judgement';
 import type { TestSet } from '$lib/core/bench';
 import type { LeftOut } from '$lib/core/judgement/water';
 import type { Method } from '$lib/core/method';
-import type { SlipPriors } from '$lib/core/plausibility';
+import type { SlipCounts, SlipPriors } from '$lib/core/plausibility';
+import type { ReaderDecision } from '$lib/core/practice';
 import type { ParameterId } from '$lib/core/quantity';
 import type { KnownKit } from '$lib/core/reading';
 import type { Instant } from '$lib/core/time';
 import type { Prediction } from '$lib/core/trend';
+import type { StepNoteSeen } from './practice-view';
 import type { OpenSession } from './session';
 import type { ShelfDetails } from './shelf';
 
@@ -87,14 +89,20 @@ export interface BenchOfWater {
 export interface BenchOfSite {
 	/** Codes of the methods that the person has carried out before. */
 	readonly practised: readonly string[];
-	/** How often which slip happens at this site, as far as it is known. */
-	readonly slipPriors: SlipPriors;
+	/** How often which slip was confirmed at this site, among how many readings. */
+	readonly slips: SlipCounts;
 	/** Newest opened first. */
 	readonly kits: readonly BenchKit[];
 	readonly standards: readonly BenchStandard[];
 }
 
-export interface BenchAnswer extends Omit<BenchOfWater, 'offers'>, Omit<BenchOfSite, 'practised'> {
+export interface BenchAnswer extends Omit<BenchOfWater, 'offers'>, Omit<BenchOfSite, 'practised' | 'slips'> {
+	/** How often which slip happens at this site and to this person, as far as it is known. */
+	readonly slipPriors: SlipPriors;
+	/** What is used of whoever reads; nothing in what was kept by older programs. */
+	readonly readerDecisions?: readonly ReaderDecision[];
+	/** What mentors wrote at steps. */
+	readonly stepNotes?: readonly StepNoteSeen[];
 	readonly offers: readonly BenchOffer[];
 	/** Sessions of the site that were planned or left unfinished, the last heard of first. */
 	readonly sessions: readonly OpenSession[];

@@ -1,7 +1,13 @@
 import { typedNumber } from '$lib/core/numeric';
 import { isUnitId, PARAMETERS, type UnitId } from '$lib/core/quantity';
 import { portionsOf, type Method, type StepStatement } from '$lib/core/method';
-import { END_POINTS, type EndPoint, type RawReading, type SyringeMarks } from '$lib/core/reading';
+import {
+	END_POINTS,
+	type EndPoint,
+	type DropMarks,
+	type RawReading,
+	type SyringeMarks
+} from '$lib/core/reading';
 
 /** One field of the form that corrects a reading; its text is what a person would type. */
 export type CorrectionField =
@@ -16,6 +22,15 @@ export type CorrectionField =
 
 const text = (x: number | null | undefined) => (x == null ? '' : String(x));
 
+interface Watched {
+	readonly addedAfter?: number;
+}
+/** What was added once the colour was called and watched again, where it was. */
+const watchedField = ({ addedAfter }: Watched, prefix = ''): CorrectionField[] =>
+	addedAfter === undefined ? [] : [{ kind: 'number', name: `${prefix}addedAfter`, value: text(addedAfter) }];
+const watchedOf = (get: Get, { addedAfter }: Watched, prefix = ''): Watched =>
+	addedAfter === undefined ? {} : { addedAfter: needed(get(`${prefix}addedAfter`)) };
+
 function marksFields(marks: SyringeMarks, prefix: string): CorrectionField[] {
 	return [
 		{ kind: 'choice', name: `${prefix}readAs`, value: marks.readAs, options: ['left', 'used'] },
@@ -28,7 +43,8 @@ function marksFields(marks: SyringeMarks, prefix: string): CorrectionField[] {
 				optional: true
 			}
 		]),
-		{ kind: 'tick', name: `${prefix}unsure`, value: marks.sure ? '' : 'on' }
+		{ kind: 'tick', name: `${prefix}unsure`, value: marks.sure ? '' : 'on' },
+		...watchedField(marks, prefix)
 	];
 }
 
@@ -76,10 +92,11 @@ function ownFields(method: Method, reading: RawReading): readonly CorrectionFiel
 		value: value ?? 'full',
 		options: END_POINTS
 	});
-	const count = (r: { least: number; most: number; bad: number }): CorrectionField[] => [
+	const count = (r: DropMarks): CorrectionField[] => [
 		{ kind: 'number', name: 'least', value: text(r.least) },
 		{ kind: 'number', name: 'most', value: r.most === r.least ? '' : text(r.most), optional: true },
-		{ kind: 'number', name: 'bad', value: text(r.bad) }
+		{ kind: 'number', name: 'bad', value: text(r.bad) },
+		...watchedField(r)
 	];
 	switch (reading.form) {
 		case 'syringe':
@@ -173,7 +190,8 @@ function marksOf(get: Get, prefix: string, old: SyringeMarks): SyringeMarks {
 		fills: old.fills.map(({ startMl }, i) => {
 			const [lowerMl, upperMl] = ends(get, `${prefix}fills.${i}.lowerMl`, `${prefix}fills.${i}.upperMl`);
 			return { startMl, end: { lowerMl, upperMl } };
-		})
+		}),
+		...watchedOf(get, old, prefix)
 	};
 }
 
@@ -205,9 +223,9 @@ function correctedForm(old: RawReading, get: Get): RawReading {
 	// An old reading that named no habit is not changed by naming the usual one.
 	const named = 'endPoint' in old && old.endPoint !== undefined;
 	const habit = named || chosen !== 'full' ? { endPoint: chosen } : {};
-	const count = () => {
+	const count = (of: DropMarks) => {
 		const [least, most] = ends(get, 'least', 'most');
-		return { least, most, bad: typedNumber(get('bad')) ?? 0 };
+		return { least, most, bad: typedNumber(get('bad')) ?? 0, ...watchedOf(get, of) };
 	};
 	switch (old.form) {
 		case 'syringe':
@@ -220,7 +238,7 @@ function correctedForm(old: RawReading, get: Get): RawReading {
 				second: marksOf(get, 'second.', old.second)
 			};
 		case 'drops':
-			return { ...old, portion, ...habit, ...count() };
+			return { ...old, portion, ...habit, ...count(old) };
 		case 'difference': {
 			const value = needed(get('subtract'));
 			const same = value === old.subtract.value;
@@ -229,7 +247,7 @@ function correctedForm(old: RawReading, get: Get): RawReading {
 			return {
 				...old,
 				...habit,
-				...count(),
+				...count(old),
 				subtract: same
 					? old.subtract
 					: {

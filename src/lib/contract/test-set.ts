@@ -35,4 +35,7 @@ export const SaveSet = Type.Object(
 export type SaveSet = Static<typeof SaveSet>;
 
 /** A set as Today offers it. */
-export type UsualSetSeen = Pick<TestSet, 'id' | 'name' | 'weekdays' | 'atMinute'>;
+export type UsualSetSeen = Pick<TestSet, 'id' | 'name' | 'weekdays' | 'atMinute'> & {
+	/** All of it was read on this day already. */
+	readonly isMade: boolean;
+};

@@ -45,10 +45,16 @@ import { readInvitation } from './service/people/join.ts';
 import { addPlace, becomePlace, readPlaceLink, revokePlace } from './service/people/places.ts';
 import { readPeople } from './service/people/read-people.ts';
 import { correctReading } from './service/reading/correct-reading.ts';
-import { deriveAgain, previewDerivation } from './service/reading/derive-again.ts';
+import { deriveAgain, previewDerivation } from './service/moves/derive-again.ts';
 import { keepReading } from './service/reading/keep-reading.ts';
 import { kitOfReading } from './service/reading/run-kit.ts';
 import { saveTestRun } from './service/reading/save-test-run.ts';
+import { readBenchReader } from './service/practice/bench-reader.ts';
+import { decideReader, previewReader } from './service/practice/decide-reader.ts';
+import { readKnown } from './service/practice/read-known.ts';
+import { readPractice } from './service/practice/read-practice.ts';
+import { mentorPractice, savePractice, sharePractice } from './service/practice/save-practice.ts';
+import { saidBeforeRun } from './service/practice/said-before.ts';
 import { addToShelf } from './service/shelf/add-to-shelf.ts';
 import { checkBox } from './service/shelf/check-box.ts';
 import { decideCheck, previewDecision } from './service/shelf/decide-check.ts';
@@ -143,14 +149,26 @@ export function createServices(deps: PooledDeps, run: (task: Task) => Promise<Do
 			...guardAll(deps, 'test', { saveSession, saveSet }),
 			/** All that a test stands on; the open sessions, which change with every step, are read each time. */
 			readBench: async (open: OpenWater, habits: ShelfHabits): Promise<BenchAnswer> => {
-				const [ofWater, { practised, ...ofSite }, sessions, sets] = await Promise.all([
+				const [ofWater, { practised, slips, ...ofSite }, sessions, sets, reader] = await Promise.all([
 					keeper.ask('bench', askingOf(open)),
 					keeper.ask('benchSite', askingOf(open), habits),
 					readSessions(deps, open.scope),
-					readSets(deps, open.scope)
+					readSets(deps, open.scope),
+					readBenchReader(deps, open.scope)
 				]);
+				const slipPriors = reader.slipPriors(slips);
+				const { decisions, stepNotes } = reader;
 				const offers = ofWater.offers.map((o) => ({ ...o, practised: practised.includes(o.method.code) }));
-				return { ...ofWater, ...ofSite, offers, sessions, sets };
+				return {
+					...ofWater,
+					...ofSite,
+					offers,
+					sessions,
+					sets,
+					slipPriors,
+					readerDecisions: decisions,
+					stepNotes
+				};
 			}
 		},
 		calendar: {
@@ -205,6 +223,11 @@ export function createServices(deps: PooledDeps, run: (task: Task) => Promise<Do
 				revokePlace,
 				takeInvitationBack
 			})
+		},
+		practice: {
+			...bindAll(deps, { previewReader, readKnown, readPractice, saidBeforeRun }),
+			...guardAll(deps, 'test', { decideReader, savePractice, sharePractice }),
+			...guardAll(deps, 'decide', { mentorPractice })
 		},
 		purified: {
 			...bindAll(deps, { readPurified }),

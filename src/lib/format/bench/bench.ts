@@ -40,6 +40,8 @@ export function whyDue({ why }: Pick<DueTest, 'why'>): string {
 			return `${readSince(why.days)}; it keeps steady (${percent(why.chance)} chance of being outside), so it is left for ${days(why.everyDays)}`;
 		case 'confirm':
 			return `${readSince(why.days)}, outside its band; a second one confirms it, or tells that it is mended`;
+		case 'danger':
+			return 'It may be outside, and harms within days: it is tested again at once';
 		case 'plan':
 			return 'The correction under way has a test on that day';
 		case 'dose-set':

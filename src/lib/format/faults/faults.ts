@@ -39,6 +39,8 @@ const TEXTS: Readonly<Record<FaultCode, Words>> = {
 	'weaker-than-wanted': (d) => `The stock holds ${d.stock}; ${d.wanted} cannot be made from it.`,
 	'not-a-photograph': () => 'This file is no JPEG, PNG or WebP picture. Take or choose a photograph.',
 	'not-a-recording': () => 'This is no recording that can be kept. Say the note again, or write it down.',
+	'too-little-practice': ({ answers, least }) =>
+		`${answers} of at least ${least} answers: too few to use. Practise some more; what was answered is kept.`,
 	'no-finding': () => 'This check found nothing to correct by. Repeat it.',
 	'device-not-there': () =>
 		'No device answers. Is it switched on and near? You can type what it shows instead.',

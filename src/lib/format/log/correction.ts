@@ -9,6 +9,7 @@ const LABELS: Readonly<Record<string, string>> = {
 	lowerMl: 'Reading, mL',
 	upperMl: 'to, if it was between two marks',
 	unsure: 'Not sure of the mark',
+	addedAfter: 'Of it, added after it was first called',
 	portion: 'Sample',
 	endPoint: 'Stopped at',
 	least: 'Drops',

@@ -11,7 +11,15 @@ export const END_POINT_NAMES: Readonly<Record<EndPoint, string>> = {
 	'one-more-left-out': 'one drop more, not counted'
 };
 
-function syringeWords({ readAs, fills, sure }: SyringeMarks): string {
+/** "watched again: it stood", "watched again: 2 drops more"; empty where it was not. */
+export function watchedWords(addedAfter: number | undefined, unit: 'drops' | 'mL'): string {
+	if (addedAfter === undefined) return '';
+	if (addedAfter === 0) return 'watched again: it stood';
+	if (unit === 'mL') return `watched again: ${millilitres(addedAfter)} mL more`;
+	return `watched again: ${addedAfter} ${addedAfter === 1 ? 'drop' : 'drops'} more`;
+}
+
+function syringeWords({ readAs, fills, sure, addedAfter }: SyringeMarks): string {
 	const ends = fills.map(({ end }) =>
 		end.lowerMl === end.upperMl
 			? millilitres(end.lowerMl)
@@ -20,18 +28,20 @@ function syringeWords({ readAs, fills, sure }: SyringeMarks): string {
 	return [
 		`${ends.join(' + ')} mL ${readAs}`,
 		fills.length > 1 ? `${fills.length} fillings` : '',
-		sure ? '' : 'not sure'
+		sure ? '' : 'not sure',
+		watchedWords(addedAfter, 'mL')
 	]
 		.filter(Boolean)
 		.join(', ');
 }
 
-function dropWords({ least, most, bad, loads = 1 }: DropMarks): string {
+function dropWords({ least, most, bad, loads = 1, addedAfter }: DropMarks): string {
 	const count = least === most ? `${least}` : `${least} to ${most}`;
 	return [
 		`${count} ${count === '1' ? 'drop' : 'drops'}`,
 		bad > 0 ? `${bad} of them bad` : '',
-		loads > 1 ? `the syringe loaded ${loads} times` : ''
+		loads > 1 ? `the syringe loaded ${loads} times` : '',
+		watchedWords(addedAfter, 'drops')
 	]
 		.filter(Boolean)
 		.join(', ');

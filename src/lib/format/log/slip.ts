@@ -8,6 +8,7 @@ export const SLIP_NAMES: Readonly<Record<SlipKind, string>> = {
 	'left-for-used': 'what was left entered as what was used',
 	'decimal-point': 'a point in the wrong place',
 	'liquid-line': 'the line of the liquid read in place of the plunger’s edge',
+	'upside-down': 'marks counted the wrong way from a number that stood upside down',
 	portion: 'a half sample taken as a full one, or the other way round',
 	'one-drop': 'one drop too many or too few',
 	unit: 'another unit',
@@ -33,6 +34,8 @@ export function slipQuestion(
 			return `Is the decimal point in its place? It would then be ${shows}.`;
 		case 'liquid-line':
 			return `Did you read the line of the liquid in place of the plunger’s edge? The edge would stand at ${shows}.`;
+		case 'upside-down':
+			return `Did you count the marks the wrong way from the number beside them? It would then be ${shows}.`;
 		case 'portion':
 			return `Was it a ${meant.portion} sample?`;
 		case 'one-drop':

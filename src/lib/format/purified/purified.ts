@@ -40,12 +40,17 @@ export function purifiedFactWords(fact: PurifiedFact): string {
 
 /** Whether it may be used, in one sentence. */
 export function purifiedSentence(
-	{ isPure, readings }: PurifiedState,
+	{ isPure, readings, parts }: PurifiedState,
 	timeZone: string,
 	now: Instant
 ): string {
 	const last = readings['after-resin'];
-	if (!last || isPure === null) return 'Nobody has measured it yet, or not since the resin was changed.';
+	if (!last) return 'Nobody has measured it yet.';
+	const changedAt = parts.find((p) => p.part === 'resin')?.changedAt ?? null;
+	if (changedAt !== null && changedAt > last.at) return 'Not measured since the resin was changed.';
+	if (isPure === null) {
+		return `Measured ${ago(last.at, timeZone, now)}: that is too long ago to rely on. Measure it before it is used.`;
+	}
 	return isPure
 		? `${meterWords(last.us)}, ${ago(last.at, timeZone, now)}: pure enough for mixing, topping up and thinning.`
 		: `${meterWords(last.us)}, ${ago(last.at, timeZone, now)}: it brings something along. Change the resin, then measure again, before it is mixed or topped up with.`;

@@ -103,6 +103,11 @@ export async function adoptedMethods(db: Reader, scope: SiteScope): Promise<Adop
 	return [...newest.values()];
 }
 
+/** Every version of every method that the site ever took in. */
+export async function allAdoptedMethods(db: Reader, scope: SiteScope): Promise<AdoptedMethod[]> {
+	return adoptedOf(db, await adopted(db).where(eq(siteMethod.siteId, scope.siteId)));
+}
+
 /** Makes sure that a method version is there, unchanged, and gives its id. */
 export async function ensureMethodVersion(
 	db: Reader,

@@ -44,6 +44,8 @@ export interface LoggedReading {
 	readonly at: Instant;
 	readonly offsetMinutes: number;
 	readonly by: string;
+	/** Whose eyes it was read by: the run's reader, whoever put it right later. */
+	readonly readerId: string;
 	/** The version that it was read by. */
 	readonly method: Method;
 	/** The version that its results came from: that one, until they were derived again by a newer. */
@@ -73,6 +75,7 @@ function readings(db: Reader) {
 			at: sample.drawnAt,
 			offsetMinutes: sample.offsetMinutes,
 			by: person.displayName,
+			readerId: testRun.reader,
 			contentHash: methodVersion.contentHash,
 			form: rawReading.form,
 			reading: rawReading.reading,

@@ -1,4 +1,4 @@
-import { and, desc, eq, lte, type SQL } from 'drizzle-orm';
+import { and, desc, eq, isNotNull, lte, ne, type SQL } from 'drizzle-orm';
 import type { ProfileId } from '$lib/core/judgement';
 import type { DatedBand, Water as WaterFacts } from '$lib/core/record';
 import type { Instant } from '$lib/core/time';
@@ -100,6 +100,14 @@ export async function renewWater(
 ): Promise<void> {
 	const own: SQL | undefined = and(eq(water.siteId, scope.siteId), eq(water.id, waterId));
 	await db.update(water).set(set).where(own);
+}
+
+/** Bottles of all sites whose time is over lose the name of whom they belong to. */
+export async function nameGuestsOver(db: Reader, now: Instant, name: string): Promise<void> {
+	await db
+		.update(water)
+		.set({ name })
+		.where(and(isNotNull(water.guestUntil), lte(water.guestUntil, now), ne(water.name, name)));
 }
 
 export async function addVolume(

@@ -29,6 +29,7 @@ export {
 	attachmentWithdrawal
 } from './test.ts';
 export { testSet } from './test-set.ts';
+export { practiceNote, practiceTrial, readerUse, saidBefore } from './practice.ts';
 export { purifiedNote } from './purified.ts';
 export { event } from './event.ts';
 export { commandReceipt } from './receipt.ts';

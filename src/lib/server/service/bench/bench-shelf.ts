@@ -22,7 +22,7 @@ export async function benchShelf(
 		const part = parts.get(id);
 		if (!part || !method || part.state.retiredAt !== null) continue;
 		if (kind === 'kit' && part.state.openedAt === null) continue;
-		const { droppers, corrections } = knownKit(method, [part], now);
+		const { droppers, corrections } = knownKit(method, [part], now, undefined);
 		const { openedAt } = part.state;
 		kits.push({
 			id,

@@ -1,7 +1,6 @@
 import type { BenchContext, BenchOfSite, BenchOfWater, KnownBefore } from '$lib/contract/bench';
 import type { ShelfHabits } from '$lib/contract/shelf-view';
 import { parametersOf } from '$lib/core/method';
-import { learnedPriors } from '$lib/core/plausibility';
 import { PARAMETER_IDS, type ParameterId } from '$lib/core/quantity';
 import { pointOf } from '$lib/core/reading';
 import { bandAt, lightsAt, plainBand, type DatedResult } from '$lib/core/record';
@@ -101,6 +100,6 @@ export async function readBenchSite(
 	return {
 		...shelf,
 		practised: [...practised],
-		slipPriors: learnedPriors(slips.confirmed, slips.readings)
+		slips
 	};
 }

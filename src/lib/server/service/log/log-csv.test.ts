@@ -21,6 +21,7 @@ describe('the log as a file', () => {
 		at: start,
 		offsetMinutes: 60,
 		by,
+		readerId: 'member',
 		method: ALK_SYRINGE,
 		derivedBy: { method: ALK_SYRINGE, siteMethodId: null },
 		standardId: null,

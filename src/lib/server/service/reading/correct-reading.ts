@@ -7,6 +7,7 @@ import { addSlipAnswer } from '../../repository/slip.ts';
 import { addReading, readingById } from '../../repository/test.ts';
 import type { PooledDeps } from '../deps.ts';
 import { contentHash, once } from '../once.ts';
+import { knownReaders } from '../practice/known-readers.ts';
 import { newResults } from './new-results.ts';
 import { deriveByKit, partsOfRuns } from './run-kit.ts';
 
@@ -27,7 +28,8 @@ export async function correctReading(
 		const { method, siteMethodId } = old.derivedBy;
 		const parts = (await partsOfRuns(tx, scope, [old.runId]))(old.runId);
 		const drawnAt = old.standardId === null ? old.at : null;
-		const derived = deriveByKit(method, command.reading, parts, drawnAt, old.deviations);
+		const reader = (await knownReaders(tx, scope))({ readerId: old.readerId, method, at: old.at });
+		const derived = deriveByKit(method, command.reading, parts, drawnAt, old.deviations, reader);
 		if (!derived.ok) return derived;
 		const now = within.clock.now();
 		await addReading(tx, scope, {

@@ -7,6 +7,7 @@ import type { SiteScope } from '../../repository/scope.ts';
 import { keptAsEntered, slipCounts } from '../../repository/slip.ts';
 import { readingsOfRuns, type LoggedReading } from '../../repository/test.ts';
 import type { Deps } from '../deps.ts';
+import { knownReaders } from '../practice/known-readers.ts';
 import { knownKit, partsOfRuns } from './run-kit.ts';
 
 interface Found extends Doubt {
@@ -78,12 +79,13 @@ export async function findDoubts(
 	);
 	if (found.length === 0) return [];
 	const runIds = [...new Set(found.map((d) => d.id))];
-	const [kept, readings, methods, counts, partsOf] = await Promise.all([
+	const [kept, readings, methods, counts, partsOf, readerOf] = await Promise.all([
 		keptAsEntered(deps.db, scope, runIds),
 		readingsOfRuns(deps.db, scope, runIds),
 		adoptedMethods(deps.db, scope),
 		slipCounts(deps.db, scope),
-		partsOfRuns(deps.db, scope, runIds)
+		partsOfRuns(deps.db, scope, runIds),
+		knownReaders(deps.db, scope)
 	]);
 	const priors = learnedPriors(counts.confirmed, counts.readings);
 	const others = methods.map((m) => m.method);
@@ -91,7 +93,9 @@ export async function findDoubts(
 		.flatMap((doubt) => {
 			const logged = kept.has(doubt.id) ? undefined : readings.find((r) => r.runId === doubt.id);
 			if (!logged) return [];
-			const kit = knownKit(logged.derivedBy.method, partsOf(logged.runId), logged.at);
+			const { method } = logged.derivedBy;
+			const reader = readerOf({ readerId: logged.readerId, method, at: logged.at });
+			const kit = knownKit(method, partsOf(logged.runId), logged.at, reader);
 			return explained(doubt, logged, { others, priors, kit }, deps.report) ?? [];
 		})
 		.sort((a, b) => b.at - a.at);

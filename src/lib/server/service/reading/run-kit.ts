@@ -1,7 +1,14 @@
 import type { KitFinding } from '$lib/core/comparison';
 import { parametersOf, type KitCorrection, type Method } from '$lib/core/method';
 import type { ParameterId } from '$lib/core/quantity';
-import { deriveWith, type Deviation, type KnownKit, type Outcome, type RawReading } from '$lib/core/reading';
+import {
+	deriveWith,
+	type Deviation,
+	type KnownKit,
+	type KnownReader,
+	type Outcome,
+	type RawReading
+} from '$lib/core/reading';
 import { ok, type Result } from '$lib/core/result';
 import { checkFor, itemStateOf, type ItemState } from '$lib/core/shelf';
 import type { Instant } from '$lib/core/time';
@@ -10,6 +17,7 @@ import type { SiteScope } from '../../repository/scope.ts';
 import { checksOf, itemsOfRuns, notesOf } from '../../repository/shelf.ts';
 import type { LoggedReading } from '../../repository/test.ts';
 import type { Deps } from '../deps.ts';
+import { knownReaders } from '../practice/known-readers.ts';
 
 /** A thing that a test was made with, as it stands now. */
 export interface KitPart {
@@ -71,11 +79,13 @@ export interface KitDerivation {
  * were accepted for its time.
  *
  * @param drawnAt when the sample was drawn; null of a standard, which must show what the kit says by itself
+ * @param reader what is used of whoever read it: of a standard as well, so that a check finds the kit's part alone
  */
 export function knownKit(
 	method: Method,
 	parts: readonly KitPart[],
-	drawnAt: Instant | null
+	drawnAt: Instant | null,
+	reader: KnownReader | undefined
 ): KnownKit & Pick<KitDerivation, 'kitCheckIds'> {
 	const corrections: Partial<Record<ParameterId, KitCorrection>> = {};
 	const kitCheckIds: Partial<Record<ParameterId, string>> = {};
@@ -91,7 +101,8 @@ export function knownKit(
 	return {
 		droppers: Object.fromEntries(parts.flatMap((p) => Object.entries(p.state.droppers))),
 		corrections,
-		kitCheckIds
+		kitCheckIds,
+		reader
 	};
 }
 
@@ -101,9 +112,10 @@ export function deriveByKit(
 	reading: RawReading,
 	parts: readonly KitPart[],
 	drawnAt: Instant | null,
-	deviations: readonly Deviation[]
+	deviations: readonly Deviation[],
+	reader: KnownReader | undefined
 ): Result<KitDerivation> {
-	const kit = knownKit(method, parts, drawnAt);
+	const kit = knownKit(method, parts, drawnAt, reader);
 	const derived = deriveWith(method, reading, kit, deviations);
 	return derived.ok ? ok({ outcomes: derived.value.outcomes, kitCheckIds: kit.kitCheckIds }) : derived;
 }
@@ -112,13 +124,21 @@ export function deriveByKit(
 export async function kitOfReading(
 	deps: Deps,
 	scope: SiteScope,
-	{ runId, at, standardId, derivedBy }: Pick<LoggedReading, 'runId' | 'at' | 'standardId' | 'derivedBy'>
+	{
+		runId,
+		at,
+		standardId,
+		derivedBy,
+		readerId
+	}: Pick<LoggedReading, 'runId' | 'at' | 'standardId' | 'derivedBy' | 'readerId'>
 ): Promise<KnownKit> {
 	const partsOf = await partsOfRuns(deps.db, scope, [runId]);
-	const { droppers, corrections } = knownKit(
+	const readerOf = await knownReaders(deps.db, scope);
+	const { droppers, corrections, reader } = knownKit(
 		derivedBy.method,
 		partsOf(runId),
-		standardId === null ? at : null
+		standardId === null ? at : null,
+		readerOf({ readerId, method: derivedBy.method, at })
 	);
-	return { droppers, corrections };
+	return { droppers, corrections, reader };
 }

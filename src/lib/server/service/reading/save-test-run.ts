@@ -5,6 +5,7 @@ import { unusualIn, type TestResult } from '$lib/core/reading';
 import { fail, ok, type Result } from '$lib/core/result';
 import { inOrderByNow, instant } from '$lib/core/time';
 import { adoptedMethod } from '../../repository/method.ts';
+import { addSaid } from '../../repository/practice.ts';
 import { addCurrentResults } from '../../repository/result.ts';
 import type { ScopeFor, SiteScope } from '../../repository/scope.ts';
 import { openSession } from '../../repository/session.ts';
@@ -14,6 +15,7 @@ import { addReading, addRun, sampleById } from '../../repository/test.ts';
 import { waterAt } from '../../repository/water.ts';
 import type { PooledDeps, Within } from '../deps.ts';
 import { once } from '../once.ts';
+import { knownReaders } from '../practice/known-readers.ts';
 import { sortOf } from '../water/water-sort.ts';
 import { newResults } from './new-results.ts';
 import { deriveByKit, kitParts } from './run-kit.ts';
@@ -87,7 +89,20 @@ export async function keepRun(
 	const protocol = stepsFor(adopted.method, command.reading.portion);
 	const stepLog = command.stepLog as unknown as readonly BenchEntry[];
 	const { deviations } = progressOf(protocol, stepLog);
-	const derived = deriveByKit(adopted.method, command.reading, [...parts.values()], drawnAt, deviations);
+	const readerOf = await knownReaders(tx, scope);
+	const reader = readerOf({
+		readerId: scope.membershipId,
+		method: adopted.method,
+		at: instant(command.drawnAt)
+	});
+	const derived = deriveByKit(
+		adopted.method,
+		command.reading,
+		[...parts.values()],
+		drawnAt,
+		deviations,
+		reader
+	);
 	if (!derived.ok) {
 		return fail(derived.fault.code, `reading.${derived.fault.field ?? ''}`, derived.fault.details);
 	}
@@ -129,6 +144,7 @@ export async function keepRun(
 		reason: null,
 		receivedAt: now
 	});
+	if (command.said) await addSaid(tx, scope, { runId: command.id, said: command.said });
 	if (command.unusual) {
 		await addSlipAnswer(tx, scope, {
 			id: within.newId(),

@@ -3,7 +3,7 @@ import { fail, ok, type Result } from '$lib/core/result';
 import { addDays, type Instant } from '$lib/core/time';
 import { addWater } from '../../repository/founding.ts';
 import type { ScopeFor, SiteScope } from '../../repository/scope.ts';
-import { renewWater, waterAt, watersOf } from '../../repository/water.ts';
+import { nameGuestsOver, renewWater, waterAt, watersOf } from '../../repository/water.ts';
 import type { Deps, PooledDeps } from '../deps.ts';
 import { giveProfile } from '../judgement/judgement-settings.ts';
 import { once } from '../once.ts';
@@ -11,7 +11,12 @@ import { once } from '../once.ts';
 /** What is left of whose bottle it was, once its time is over. */
 const NOBODY = 'A bottle';
 
-/** Takes a stranger's bottle in: it is tested, and no tank of this house. Names of bottles whose time is over go. */
+/** Whose bottles they were is forgotten of those whose time is over. Asked as the server begins, and each day. */
+export async function forgetGuests({ db, clock }: Deps): Promise<void> {
+	await nameGuestsOver(db, clock.now(), NOBODY);
+}
+
+/** Takes a stranger's bottle in: it is tested, and no tank of this house. */
 export async function addGuest(
 	deps: PooledDeps,
 	scope: ScopeFor<'test'>,
@@ -21,11 +26,6 @@ export async function addGuest(
 		within.touch('site');
 		const now = within.clock.now();
 		const waters = await watersOf(tx, scope);
-		for (const { id, guestUntil, name } of waters) {
-			if (guestUntil !== null && guestUntil <= now && name !== NOBODY) {
-				await renewWater(tx, scope, id, { name: NOBODY });
-			}
-		}
 		const name = command.name.trim();
 		if (name === '') return fail('invalid-field', 'name', { rule: 'missing' });
 		await addWater(

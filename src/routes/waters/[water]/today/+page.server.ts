@@ -1,12 +1,9 @@
-import { setsOf, type TestSet } from '$lib/core/bench';
+import { isMadeToday, setsOf } from '$lib/core/bench';
 import { toJson } from '$lib/contract/json';
 import { askedWater } from '../../../asked-water';
 import type { PageServerLoad } from './$types';
 
 const LATELY = 5;
-/** A set as Today offers it; null where none was named. */
-const usualOf = (set: TestSet | null) =>
-	set && { id: set.id, name: set.name, weekdays: set.weekdays, atMinute: set.atMinute };
 /** A sample that was sent is the bottle that was kept where both were drawn within half a day. */
 const SAME_BOTTLE_MS = 12 * 3600_000;
 
@@ -22,11 +19,26 @@ export const load = (async ({ locals, params }) => {
 		services.laboratory.readSent(open.scope, open.water.id),
 		services.ask('benchSite', open, locals.preferences)
 	]);
+	const now = services.clock.now();
+	const { timeZone } = open.scope;
+	const set = setsOf(sets, open.water.id, now, timeZone)[0] ?? null;
+	/** When a test of the set was made here last; null where its kit is not on the shelf, or it is of another water. */
+	const readAt = (set?.tests ?? []).flatMap(({ waterId, methodCode }) => {
+		const of = waterId === open.water.id ? kits.find((k) => k.methodCode === methodCode)?.parameters : null;
+		return of?.map((p) => today.rows.find((r) => r.parameter === p)?.last.at ?? null) ?? [null];
+	});
 	return {
 		leftOut: today.leftOut,
 		today: toJson(today),
 		lines,
-		usual: usualOf(setsOf(sets, open.water.id, services.clock.now(), open.scope.timeZone)[0] ?? null),
+		// Null where none was named.
+		usual: set && {
+			id: set.id,
+			name: set.name,
+			weekdays: set.weekdays,
+			atMinute: set.atMinute,
+			isMade: isMadeToday(readAt, now, timeZone)
+		},
 		// Nothing is said where nothing is kept on the shelf at all.
 		withoutKit:
 			kits.length === 0

@@ -31,6 +31,7 @@ export const load = (async (event) => {
 		id: services.newId(),
 		keepId: services.newId(),
 		logged,
+		said: await services.practice.saidBeforeRun(open.scope, logged.runId),
 		byHeart: await services.reading.stepsByHeart(open.scope, logged),
 		kit: await services.reading.kitOfReading(open.scope, logged),
 		photographs: await services.log.photographsOf(open.scope, logged.runId),

@@ -12,6 +12,7 @@
 	doubt={data.doubt}
 	logged={data.logged}
 	byHeart={data.byHeart}
+	said={data.said}
 	kit={data.kit}
 	photographs={data.photographs}
 	voiceNotes={data.voiceNotes}
