@@ -9,6 +9,7 @@ import type { Method } from '$lib/core/method';
 import type { ParameterId } from '$lib/core/quantity';
 import type { RawReading } from '$lib/core/reading';
 import type { Instant } from '$lib/core/time';
+import type { DemoPractice } from './practice';
 
 /** What happens besides doses and changes. */
 export interface DemoNote {
@@ -145,6 +146,8 @@ export interface SiteStory {
 	readonly supplements: readonly DemoSupplement[];
 	readonly sessions: readonly DemoSession[];
 	readonly sets: readonly DemoSet[];
+	/** What its members answered in practice. */
+	readonly practice: readonly DemoPractice[];
 	/** Readings and changes of its purified water. */
 	readonly purified: readonly DatedFact[];
 }

@@ -3,6 +3,8 @@ import { classroomTank, cuttingsTray, paludarium } from './living-waters';
 import { LIBRARY_SUPPLEMENTS } from './lobby-plans';
 import { LIBRARY, lobbyReef } from './lobby-reef';
 import { LIBRARY_SETS, librarySessions } from './sessions';
+import { SHIPPED_METHODS } from '$lib/core/method';
+import { libraryPractice, schoolPractice } from './practice';
 import { libraryPurified } from './purified';
 import { libraryShelf, schoolShelf } from './shelf';
 import { collected, mixingBarrel, quayTap } from './still-waters';
@@ -57,7 +59,8 @@ export function demoWorld(now: Instant): readonly [SiteStory, SiteStory] {
 			supplements: LIBRARY_SUPPLEMENTS,
 			sessions: librarySessions(now),
 			sets: LIBRARY_SETS,
-			purified: libraryPurified(now)
+			purified: libraryPurified(now),
+			practice: libraryPractice(now, SHIPPED_METHODS)
 		},
 		{
 			name: SCHOOL.name,
@@ -71,7 +74,8 @@ export function demoWorld(now: Instant): readonly [SiteStory, SiteStory] {
 			supplements: [],
 			sessions: [],
 			sets: [],
-			purified: []
+			purified: [],
+			practice: schoolPractice(now, SHIPPED_METHODS)
 		}
 	];
 }

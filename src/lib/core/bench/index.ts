@@ -1,5 +1,6 @@
 /** Running a protocol: progress is a pure function of the steps and an append-only log. */
 export {
+	isMadeToday,
 	isSetDay,
 	nextTimeOf,
 	orderWishes,

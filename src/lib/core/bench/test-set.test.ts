@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { addDays, civilDate, fromIso, weekdayOf, type Instant } from '../time/index.ts';
-import { nextTimeOf, orderWishes, setsOf, tomorrowInLight, type TestSet } from './index.ts';
+import { isMadeToday, nextTimeOf, orderWishes, setsOf, tomorrowInLight, type TestSet } from './index.ts';
 
 const ZONE = 'Europe/Lisbon';
 // A Monday.
@@ -25,6 +25,16 @@ describe('a set of tests', () => {
 		expect(day([6, 7])).toBe('2026-11-28');
 		expect(nextTimeOf({ weekdays: [6], atMinute: 630 }, now, ZONE)).toBe(fromIso('2026-11-28T10:30:00Z'));
 		expect(nextTimeOf({ weekdays: [], atMinute: 600 }, now, ZONE)).toBeNull();
+	});
+	it('is not asked for again on a day on which all of it was read', () => {
+		const next = (isMade: boolean) =>
+			civilDate(nextTimeOf({ weekdays: [1], atMinute: 600 }, now, ZONE, isMade)!, ZONE);
+		expect([next(false), next(true)]).toEqual(['2026-11-23', '2026-11-30']);
+		const earlier = fromIso('2026-11-23T07:00:00Z');
+		expect(isMadeToday([earlier, now], now, ZONE)).toBe(true);
+		expect(isMadeToday([earlier, addDays(now, -1)], now, ZONE)).toBe(false);
+		expect(isMadeToday([earlier, null], now, ZONE)).toBe(false);
+		expect(isMadeToday([], now, ZONE)).toBe(false);
 	});
 	it('stands first where its time comes next, and only at its own water', () => {
 		const sets = [

@@ -26,17 +26,25 @@ export interface TestSet {
 
 const NOON = 12 * 60;
 
+/** Whether all that a set reads was read on this day already. @param readAt when each of its tests was made last */
+export function isMadeToday(readAt: readonly (Instant | null)[], now: Instant, timeZone: string): boolean {
+	const today = civilDate(now, timeZone);
+	return readAt.length > 0 && readAt.every((at) => at !== null && civilDate(at, timeZone) === today);
+}
+
 /**
- * When a set is made next: today still, however late, or on the next of its days. One without an hour is told at noon.
+ * When a set is made next: today still, however late, unless it was made already, or on the next of its days. One
+ * without an hour is told at noon.
  *
  * @returns null where the set has no day
  */
 export function nextTimeOf(
 	{ weekdays, atMinute }: Pick<TestSet, 'weekdays' | 'atMinute'>,
 	now: Instant,
-	timeZone: string
+	timeZone: string,
+	isMade = false
 ): Instant | null {
-	for (let days = 0; days < 7; days++) {
+	for (let days = isMade ? 1 : 0; days <= 7; days++) {
 		const at = addDays(now, days);
 		if (!weekdays.includes(weekdayOf(at, timeZone))) continue;
 		return instantOnDay(civilDate(at, timeZone), timeOfMinute(atMinute ?? NOON), timeZone);

@@ -50,14 +50,28 @@ export interface PurifiedState {
 	readonly readings: Readonly<Partial<Record<UnitStage, { readonly at: Instant; readonly us: number }>>>;
 	/** Share of what the tap brings that the membrane holds back; null without both readings. */
 	readonly rejection: number | null;
-	/** Whether what comes out may be used; null as long as nobody has measured it. */
+	/** Whether what comes out may be used; null as long as nobody has measured it, or only too long ago. */
 	readonly isPure: boolean | null;
 	readonly parts: readonly PurifiedPart[];
 }
 
+/** So long one reading is believed (husbandry convention): resin goes from good to done within weeks. */
+export const BELIEVED_DAYS = 35;
+
 const DAY_MS = 86_400_000;
 /** Two readings further apart than this are not of one day's water: the tap changes through the year. */
 const SAME_WATER_DAYS = 14;
+
+/** What was impure stays so until it is measured again; what was pure is believed for a while. */
+function isPureBy(
+	resin: { readonly at: Instant; readonly us: number } | undefined,
+	now: Instant,
+	isOfThisResin: boolean
+): boolean | null {
+	if (!resin || !isOfThisResin) return null;
+	if (resin.us >= PURE_US) return false;
+	return daysBetween(resin.at, now) <= BELIEVED_DAYS ? true : null;
+}
 
 /**
  * How a site's purified water stands, from what was read and changed.
@@ -97,7 +111,7 @@ export function judgePurified(facts: readonly DatedFact[], now: Instant): Purifi
 	return {
 		readings,
 		rejection,
-		isPure: resin ? (isSince('resin', resin.at) ? resin.us < PURE_US : null) : null,
+		isPure: isPureBy(resin, now, isSince('resin', resin?.at)),
 		parts: (['prefilter', 'membrane', 'resin'] as const).map(partOf)
 	};
 }

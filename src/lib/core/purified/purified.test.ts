@@ -26,6 +26,11 @@ describe('purified water', () => {
 		expect(judgePurified([read(1, 'after-resin', 2)], now).isPure).toBe(false);
 		expect(stateOf([changed(30, 'resin'), read(1, 'after-resin', 2)], 'resin')).toEqual({ kind: 'done' });
 	});
+	it('is believed for a month: what was pure has to be measured again, what was not stays so', () => {
+		expect(judgePurified([read(35, 'after-resin', 0)], now).isPure).toBe(true);
+		expect(judgePurified([read(36, 'after-resin', 0)], now).isPure).toBeNull();
+		expect(judgePurified([read(300, 'after-resin', 9)], now).isPure).toBe(false);
+	});
 	it('is not judged by what was read before its resin was changed', () => {
 		const facts = [read(3, 'after-resin', 9), changed(2, 'resin')];
 		expect(judgePurified(facts, now).isPure).toBeNull();

@@ -110,14 +110,14 @@ function cameOf(moved: NonNullable<AroundRow['moved']>, expected: NonNullable<Ar
  * one kit on both sides what it is off by falls out of the difference.
  *
  * @param results of the water, in the order of time
- * @returns the parameters that were read on either side, in their usual order
+ * @returns the parameters that were read on either side, in their usual order; first those that were read on both
  */
 export function aroundEvent(
 	event: StoredEvent,
 	results: readonly DatedResult[],
 	{ volumeL, perDay }: AroundWater
 ): readonly AroundRow[] {
-	return PARAMETER_IDS.flatMap((parameter): AroundRow[] => {
+	const rows = PARAMETER_IDS.flatMap((parameter): AroundRow[] => {
 		const [before, after] = twoOf(
 			results.filter((r) => r.result.parameter === parameter),
 			event
@@ -136,4 +136,5 @@ export function aroundEvent(
 			{ parameter, before, after, moved, expected, came: moved && expected ? cameOf(moved, expected) : null }
 		];
 	});
+	return [...rows.filter((row) => row.moved), ...rows.filter((row) => !row.moved)];
 }

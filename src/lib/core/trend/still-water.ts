@@ -9,7 +9,7 @@ export type Keeping = 'stored' | 'flowing';
 
 /**
  * What storage adds to the uncertainty of a level each day, relative to it (husbandry convention): what bacteria live
- * on goes first, what only evaporation moves goes last. pH is told in parts of itself, as it drifts by the hour.
+ * on goes first, what only evaporation moves goes last; warmth goes to the room's. pH is told in parts of itself, as it drifts by the hour.
  */
 const AGEING_PER_DAY: Readonly<Record<ParameterId, number>> = {
 	ammonia: 0.05,
@@ -23,7 +23,7 @@ const AGEING_PER_DAY: Readonly<Record<ParameterId, number>> = {
 	potassium: 0.0005,
 	hardness: 0.0005,
 	salinity: 0.0005,
-	temperature: 0
+	temperature: 0.02
 };
 /** No level that was read is known worse than to this, however long it stood. */
 const MOST_AGEING = 0.5;

@@ -76,7 +76,8 @@ export class BenchState {
 
 	#making() {
 		const { newId, clock } = this.#around;
-		return { habits: this.#input().habits, newId, now: clock.now() };
+		const { habits, bench } = this.#input();
+		return { habits, newId, now: clock.now(), decisions: bench.readerDecisions };
 	}
 	/** The water looked at stays known while its tests are at the bench. */
 	#keepThis(): void {

@@ -2,6 +2,7 @@ import type { SheetTest } from '$lib/contract/session';
 import type { BenchAnswer, BenchKit, BenchStandard } from '$lib/contract/bench';
 import type { BenchEntry } from '$lib/core/bench';
 import { sampleOf, type Method, type Portion } from '$lib/core/method';
+import { knownReader, type ReaderDecision } from '$lib/core/practice';
 import type { Dilution, TestResult } from '$lib/core/reading';
 import { addSeconds, instant, type Instant } from '$lib/core/time';
 import type { BenchDraft } from '$lib/ui/shared/bench-session';
@@ -29,6 +30,8 @@ interface Making {
 	readonly habits: Habits;
 	readonly newId: () => string;
 	readonly now: Instant;
+	/** What is used of whoever reads. */
+	readonly decisions?: readonly ReaderDecision[] | undefined;
 }
 
 export function makeDraft(
@@ -36,8 +39,9 @@ export function makeDraft(
 	method: Method,
 	choice: StartChoice,
 	same: SameSample | null,
-	{ habits, newId, now }: Making
+	{ habits, newId, now, decisions = [] }: Making
 ): BenchDraft {
+	const drawnAt = same?.drawnAt ?? addSeconds(now, -3600 * choice.ageH);
 	return {
 		waterId,
 		method,
@@ -45,7 +49,7 @@ export function makeDraft(
 		runId: newId(),
 		sampleId: same?.sampleId ?? newId(),
 		readingId: newId(),
-		drawnAt: same?.drawnAt ?? addSeconds(now, -3600 * choice.ageH),
+		drawnAt,
 		startedAt: now,
 		log: [],
 		reading: { ...emptyReading(method, habits), dilution: choice.dilution },
@@ -54,6 +58,7 @@ export function makeDraft(
 		note: '',
 		kit: choice.kit,
 		standard: choice.standard,
+		reader: knownReader(method, decisions, drawnAt) ?? null,
 		readAt: null
 	};
 }
@@ -119,6 +124,7 @@ export function draftOfSheet(
 		note: '',
 		kit: bench.kits.find((k) => k.id === row.kitId) ?? null,
 		standard: bench.standards.find((s) => s.id === row.standardId) ?? null,
+		reader: knownReader(method, bench.readerDecisions ?? [], instant(row.startedAt)) ?? null,
 		readAt: null
 	};
 }

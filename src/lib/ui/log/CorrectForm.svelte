@@ -2,14 +2,16 @@
 	import { enhance } from '$app/forms';
 	import { correctedReading, correctionFields } from '$lib/contract/correction';
 	import { LONGEST } from '$lib/contract/lengths';
+	import type { SaidBeforeRun } from '$lib/contract/practice';
 	import type { Method } from '$lib/core/method';
 	import type { DoubtfulReading, SlipExplanation } from '$lib/core/plausibility';
-	import { PARAMETERS, type ParameterId, type UnitId } from '$lib/core/quantity';
+	import { PARAMETERS, UNITS, type ParameterId, type UnitId } from '$lib/core/quantity';
+	import { COVERAGE } from '$lib/core/uncertainty';
 	import { deriveWith, type KnownKit, type RawReading, type TestResult } from '$lib/core/reading';
 	import type { Instant } from '$lib/core/time';
 	import { clockTime, shortDay } from '$lib/format/date';
 	import { faultText } from '$lib/format/faults/faults';
-	import { resultInUnit } from '$lib/format/quantity';
+	import { inUnit, resultInUnit } from '$lib/format/quantity';
 	import { readingWords } from '$lib/format/log/reading';
 	import { SLIP_NAMES } from '$lib/format/log/slip';
 	import Button from '$lib/ui/kit/Button.svelte';
@@ -42,6 +44,8 @@
 		};
 		/** Steps that were done by heart. */
 		byHeart: number;
+		/** What its reader expected before they read; null where they said nothing. */
+		said?: SaidBeforeRun | null;
 		/** What is known of the kit that it was made with. */
 		kit: KnownKit;
 		photographs: readonly string[];
@@ -62,6 +66,7 @@
 		doubt,
 		logged,
 		byHeart,
+		said = null,
 		kit,
 		photographs,
 		voiceNotes,
@@ -131,6 +136,13 @@
 		</tbody>
 	</Table>
 
+	{#if said}
+		{@const shown = inUnit(said.parameter, said.expected, said.give / COVERAGE, units[said.parameter])}
+		<p class="small figures mt-3 text-muted">
+			Said before it was read: {shown.value}, give or take {shown.plusMinus}
+			{UNITS[units[said.parameter]].symbol}.
+		</p>
+	{/if}
 	{#if byHeart > 0}
 		<p class="small mt-3 text-muted">
 			A habit, no deviation: {byHeart === 1 ? 'one step was' : `${byHeart} steps were`} done by heart, neither counted

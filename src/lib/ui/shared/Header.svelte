@@ -38,6 +38,7 @@
 		{ id: 'trends', name: 'Trends' },
 		{ id: 'adjust', name: 'Adjust' },
 		{ id: 'shelf', name: 'Shelf' },
+		{ id: 'practice', name: 'Practice' },
 		{ id: 'log', name: 'Log' }
 	];
 	const severalSites = $derived(new Set(siblings.map((s) => s.site)).size > 1);
@@ -78,7 +79,7 @@
 				<a
 					href="/waters/{water.id}/{id}"
 					aria-current={view === id ? 'page' : undefined}
-					class="flex min-h-11 flex-1 items-center justify-center border-b-3 px-1.5 sm:min-h-15 sm:px-3 {view ===
+					class="flex min-h-11 flex-1 items-center justify-center border-b-3 px-1 text-[15px] sm:min-h-15 sm:px-3 sm:text-base {view ===
 					id
 						? 'border-ink font-semibold'
 						: 'border-transparent text-muted hover:text-ink'}">{name}</a

@@ -16,7 +16,7 @@
 	onMount(() => void ticks.open());
 </script>
 
-<ul class={extra} aria-label={label}>
+<ul class={extra} aria-label={label} aria-busy={ticks.keeping > 0 ? true : undefined}>
 	{#each lines as line (line)}
 		{@const done = ticks.ticked.includes(line)}
 		<li>

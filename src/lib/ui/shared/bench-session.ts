@@ -1,10 +1,11 @@
 import type { BenchAnswer, BenchKit, BenchStandard } from '$lib/contract/bench';
+import type { SaidBeforeRun } from '$lib/contract/practice';
 import type { SaveSession, SessionState } from '$lib/contract/session';
 import type { Guidance } from '$lib/contract/choices';
 import type { SlipAnswer } from '$lib/contract/test-run';
 import { stepsTogether, type BenchEntry, type Placed, type UnderWay, type Wish } from '$lib/core/bench';
 import { stepsFor, type Method, type Portion } from '$lib/core/method';
-import { pointOf, type Deviation, type TestResult } from '$lib/core/reading';
+import { pointOf, type Deviation, type KnownReader, type TestResult } from '$lib/core/reading';
 import type { Instant } from '$lib/core/time';
 import type { ReadingDraft } from './reading-draft';
 
@@ -32,6 +33,12 @@ export interface BenchDraft {
 	readonly kit?: BenchKit | null;
 	/** The standard that is tested instead of the water, to check the kit. */
 	readonly standard?: BenchStandard | null;
+	/** What is used of whoever reads, as it was when the test began. */
+	readonly reader?: KnownReader | null;
+	/** What the reader said before they read; nobody else sees it until the reading is kept. */
+	readonly said?: SaidBeforeRun | null;
+	/** The result was looked at and gone back from: nothing is said before it any more, and nothing read blind. */
+	readonly valueSeen?: boolean;
 	/** What was answered when a slip was asked about. */
 	readonly slip?: SlipAnswer | null;
 	/** How its steps are told; that of the session where left out. */

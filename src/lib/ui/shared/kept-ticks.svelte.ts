@@ -12,6 +12,8 @@ const read = async (): Promise<Kept> => (await localStore.read<Kept>(KEY).catch(
 /** The ticks of one list, kept in this browser: put away and come back to, they are as they were. */
 export class KeptTicks {
 	ticked = $state.raw<readonly string[]>([]);
+	/** So many presses are on their way into the browser's store. */
+	keeping = $state(0);
 	readonly #list: string;
 
 	/** @param list names the list and its occasion, such as a water and a day */
@@ -28,7 +30,8 @@ export class KeptTicks {
 			? this.ticked.filter((other) => other !== line)
 			: [...this.ticked, line];
 		this.ticked = next;
-		void this.#keep(next);
+		this.keeping++;
+		void this.#keep(next).finally(() => this.keeping--);
 	}
 	async #keep(ticked: readonly string[]): Promise<void> {
 		const others = (await read()).filter(([list]) => list !== this.#list);

@@ -22,6 +22,10 @@ export interface TitrationDraft {
 	readonly bad: number;
 	/** How often the syringe was filled that the drops come from, where one is. */
 	readonly loads?: number;
+	/** What was in when it was first called turned, where it is watched again. */
+	readonly calledAt?: number | undefined;
+	/** What was added after it was first called turned, in what is read; undefined where it was not watched again. */
+	readonly addedAfter?: number | undefined;
 }
 
 /** A reading in the making, of whatever form. Null is what was not read yet. */
@@ -74,12 +78,14 @@ export function emptyReading(method: Method, habits: Habits): ReadingDraft {
 	};
 }
 
+const watchedAgain = ({ addedAfter }: TitrationDraft) => (addedAfter === undefined ? {} : { addedAfter });
+
 /** The marks of a syringe once its last filling was read, and not before. */
 export function marksOf(draft: TitrationDraft | undefined): SyringeMarks | null {
 	if (!draft) return null;
 	const fills = draft.fills.flatMap(({ startMl, end }) => (end ? [{ startMl, end }] : []));
 	if (fills.length === 0 || fills.length !== draft.fills.length) return null;
-	return { readAs: draft.readAs, fills, sure: draft.sure };
+	return { readAs: draft.readAs, fills, sure: draft.sure, ...watchedAgain(draft) };
 }
 
 function countOf(draft: TitrationDraft | undefined) {
@@ -90,13 +96,14 @@ function countOf(draft: TitrationDraft | undefined) {
 		least: Math.min(...ends),
 		most: Math.max(...ends),
 		bad,
-		...(loads === undefined ? {} : { loads })
+		...(loads === undefined ? {} : { loads }),
+		...watchedAgain(draft)
 	};
 }
 
 function titrationOfMarks(marks: SyringeMarks, before: TitrationDraft | undefined): TitrationDraft {
-	const { readAs, fills, sure } = marks;
-	return { readAs, fills, sure, least: null, most: null, bad: before?.bad ?? 0 };
+	const { readAs, fills, sure, addedAfter } = marks;
+	return { readAs, fills, sure, addedAfter, least: null, most: null, bad: before?.bad ?? 0 };
 }
 
 /** A draft that stands where a reading stands, so that it can be gone on with. */
@@ -126,6 +133,13 @@ export function draftOf(reading: RawReading, before: ReadingDraft): ReadingDraft
 		case 'stated':
 			return same;
 	}
+}
+
+/** A draft whose result was looked at: it is gone on with knowing it, and so it is not blind. */
+export function afterSeeing(draft: ReadingDraft): ReadingDraft {
+	const { blind: _, ...circumstances } = draft.circumstances;
+	const titrations = draft.titrations.map(({ calledAt: _at, addedAfter: _added, ...t }) => t);
+	return { ...draft, circumstances, titrations };
 }
 
 /** The raw reading of a draft, once all that its form needs was read. */

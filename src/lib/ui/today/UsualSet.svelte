@@ -12,7 +12,9 @@
 	}
 	let { base, usual, timeZone, now }: Props = $props();
 
-	const isToday = $derived(usual?.weekdays.includes(weekdayOf(now, timeZone)) ?? false);
+	const isToday = $derived(
+		usual !== null && !usual.isMade && usual.weekdays.includes(weekdayOf(now, timeZone))
+	);
 	const time = $derived.by(() => {
 		if (!usual || usual.weekdays.length === 0) return '';
 		if (!isToday) return setDays(usual);

@@ -19,10 +19,10 @@
 
 	/** The usual one stands first, whatever is due. */
 	const [usual, others] = $derived([sets[0] ?? null, sets.slice(1)]);
-	const when = ({ set }: ReadySet) => (set ? setTime(set, now, timeZone) : '');
+	const when = ({ set, isMade }: ReadySet) => (set ? setTime(set, now, timeZone, isMade) : '');
 	const names = ({ tests }: ReadySet) =>
 		[...new Set(tests.map((t) => nameWithin(t.offer.method.parameter)))].join(', ');
-	const isToday = $derived(usual?.set ? isSetDay(usual.set, now, timeZone) : false);
+	const isToday = $derived(usual?.set && !usual.isMade ? isSetDay(usual.set, now, timeZone) : false);
 </script>
 
 {#if usual}

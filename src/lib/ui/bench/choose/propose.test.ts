@@ -196,6 +196,15 @@ describe('the end of a session', () => {
 		expect(text).toMatch(/^Tested on Monday 23 November at 17:51, 29 min\./);
 		expect(text).toContain('Alkalinity: 8.1 ± 0.3 dKH.');
 	});
+	it('judges nothing by what cannot be trusted', () => {
+		const [done] = session.finished;
+		const spilled = { stepId: '3-drops', planned: 2, actual: 2, what: 'spilled' as const };
+		const [row] = rowsOf({ ...session, finished: [{ ...done!, deviations: [spilled] }] }, units, () =>
+			answer()
+		);
+		expect(row!.verdict).toBe('Test again.');
+		expect(row!.unusual.join()).toContain('cannot be trusted');
+	});
 	it('says when to test again, counted from now', () => {
 		const lines = nextWords(session, () => answer(), now, ZONE);
 		expect(lines).toContain('Nitrate now');

@@ -1,5 +1,5 @@
 import type { BenchAnswer, BenchOffer } from '$lib/contract/bench';
-import { setsOf, type TestSet } from '$lib/core/bench';
+import { isMadeToday, setsOf, type TestSet } from '$lib/core/bench';
 import { PARAMETER_IDS, type ParameterId } from '$lib/core/quantity';
 import { addDays, type Instant } from '$lib/core/time';
 import { usualKit } from '../make-draft';
@@ -11,6 +11,8 @@ export interface ReadySet {
 	readonly set: TestSet | null;
 	readonly name: string;
 	readonly tests: readonly Chosen[];
+	/** All of it was read on this day already. */
+	readonly isMade: boolean;
 }
 
 /** A test that was not made for so long is no longer usual. */
@@ -74,10 +76,14 @@ export function readySets(
 			const plain = plainly(own, t.waterId, offer, t.times);
 			return [{ ...plain, choice: { ...plain.choice, portion: t.portion } }];
 		});
-		return { set, name: set.name, tests };
+		const readAt = tests.map(({ waterId: of, offer }) => {
+			const own = of === waterId ? bench : benchOf(of);
+			return own?.cadence.lastAt[offer.method.parameter] ?? null;
+		});
+		return { set, name: set.name, tests, isMade: isMadeToday(readAt, now, timeZone) };
 	});
 	const usual = tested(bench, waterId, now);
 	const ready = named.filter((s) => s.tests.length > 0);
 	if (ready.length > 0 || usual.length < LEAST_TESTS) return ready;
-	return [{ set: null, name: 'The usual', tests: usual }];
+	return [{ set: null, name: 'The usual', tests: usual, isMade: false }];
 }

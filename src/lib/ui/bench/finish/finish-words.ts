@@ -80,6 +80,10 @@ function unusualOf({ draft, deviations }: FinishedTest): readonly string[] {
 	return draft.note ? [...found, `Note: ${draft.note}`] : found;
 }
 
+/** Something was done so otherwise that its result tells nothing of the water. */
+const isLost = ({ draft, deviations }: FinishedTest): boolean =>
+	effectsOf(draft.method, deviations).some(({ effect }) => effect.repeat);
+
 export function rowsOf(
 	session: BenchSession,
 	units: Readonly<Record<ParameterId, UnitId>>,
@@ -127,7 +131,7 @@ export function rowsOf(
 				key: `${draft.runId}/${result.parameter}`,
 				name: PARAMETERS[result.parameter].name,
 				result: resultInUnit(result, unit),
-				verdict: draft.standard ? 'A standard, not the water.' : sentence,
+				verdict: draft.standard ? 'A standard, not the water.' : isLost(done) ? 'Test again.' : sentence,
 				place: placeOf(result, context, unit),
 				unusual: unusualOf(done)
 			};

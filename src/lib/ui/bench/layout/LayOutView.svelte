@@ -150,7 +150,7 @@
 		<Button kind="text" class="min-h-11" onclick={onback}>Choose other tests</Button>
 	</div>
 	<div class="mt-4 flex flex-wrap items-end justify-between gap-x-10 gap-y-4">
-		<p class="figures text-xl" role="status">
+		<p class="figures min-w-48 flex-1 text-xl" role="status">
 			{#if desk.plan}
 				<strong class="text-4xl">{aboutMinutes(desk.plan.makespanS)}</strong> in all{#if !single}, {aboutMinutes(
 						hands

@@ -17,6 +17,7 @@
 	import ReadFrame from './ReadFrame.svelte';
 	import SubtractField from './SubtractField.svelte';
 	import TurningColours from './TurningColours.svelte';
+	import { WatchAgain } from './WatchAgain.svelte';
 	import { isAnyKey, isAnyTap } from '../run/any-press';
 
 	interface Props {
@@ -77,11 +78,12 @@
 
 	const reading = $derived(readingOf(method, draft.portion, draft.reading));
 	const live = $derived(reading && measure(method, reading, contexts, desk.draft ?? {}));
+	const watch = new WatchAgain(() => ({ desk, which: 0, used: marks.least }));
 	function turned(): void {
 		if (marks.least === null) fault = { code: 'no-drops' };
 		else if (!live) fault = { code: 'invalid-field', field: 'subtract', details: { rule: 'missing' } };
 		else if (live.fault) fault = live.fault;
-		else ondone();
+		else if (watch.called()) ondone();
 	}
 	/** Any key counts, so that a foot pedal or an elbow does when both hands are full; Enter says that it has turned. */
 	function key(event: KeyboardEvent): void {
@@ -101,12 +103,15 @@
 <svelte:window onkeydown={key} onclick={tap} />
 
 <ReadFrame
+	{contexts}
+	{units}
 	{desk}
 	{step}
 	label="{PARAMETERS[titration.parameter].name}, {plain(sampleOf(method, draft.portion) ?? 0)} mL"
 	doneText="Colour has turned"
 	{fault}
 	ondone={turned}
+	{watch}
 	{ongiveup}
 	more="A half or lost drop is pressed as a drop and then marked bad: it counts as anything from nothing to a drop. If the colour falls back after a while, the first turn counts."
 >
@@ -171,6 +176,12 @@
 			onbad={markBad}
 			ontotal={total}
 		/>
-		<LiveResult {live} parameters={parametersOf(method)} {units} lead="if it turned now" />
+		<LiveResult
+			hidden={desk.draft?.reading.circumstances.blind ?? false}
+			{live}
+			parameters={parametersOf(method)}
+			{units}
+			lead="if it turned now"
+		/>
 	{/snippet}
 </ReadFrame>

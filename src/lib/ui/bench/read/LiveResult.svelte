@@ -10,13 +10,17 @@
 		units: Readonly<Record<ParameterId, UnitId>>;
 		/** "if it turned now", "as it stands" */
 		lead: string;
+		/** The reading is blind: the value is not shown before it was entered. */
+		hidden?: boolean;
 	}
-	let { live, parameters, units, lead }: Props = $props();
+	let { live, parameters, units, lead, hidden = false }: Props = $props();
 	const names = $derived(parameters.map(nameWithin).join(' and '));
 </script>
 
 <div class="figures mt-4 border-t pt-3" aria-live="polite">
-	{#if live && live.outcomes.length > 0}
+	{#if hidden}
+		<p class="text-muted">Hidden until it is read.</p>
+	{:else if live && live.outcomes.length > 0}
 		<p class="text-muted">{lead}</p>
 		{#each live.outcomes as { outcome: { result } } (result.parameter)}
 			<p class="text-3xl leading-tight font-bold text-balance lg:text-4xl">

@@ -64,6 +64,8 @@
 <svelte:window onkeydown={key} />
 
 <ReadFrame
+	{contexts}
+	{units}
 	{desk}
 	step={desk.progress!.step!}
 	label="{PARAMETERS[method.parameter].name}, {UNITS[method.unit].symbol} on the display"
@@ -122,6 +124,12 @@
 				/>
 			</div>
 		{/if}
-		<LiveResult {live} parameters={[method.parameter]} {units} lead="which is" />
+		<LiveResult
+			hidden={desk.draft?.reading.circumstances.blind ?? false}
+			{live}
+			parameters={[method.parameter]}
+			{units}
+			lead="which is"
+		/>
 	{/snippet}
 </ReadFrame>

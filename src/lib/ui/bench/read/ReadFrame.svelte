@@ -1,6 +1,8 @@
 <script lang="ts">
 	import type { Snippet } from 'svelte';
+	import type { BenchOffer } from '$lib/contract/bench';
 	import type { ProtocolStep } from '$lib/core/method';
+	import type { ParameterId, UnitId } from '$lib/core/quantity';
 	import { formOf } from '$lib/core/reading';
 	import type { Fault } from '$lib/core/result';
 	import { faultText } from '$lib/format/faults/faults';
@@ -8,11 +10,15 @@
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Disclosure from '$lib/ui/kit/Disclosure.svelte';
 	import Conditions from './Conditions.svelte';
+	import SayFirst from './SayFirst.svelte';
 	import HelpTopics from '$lib/ui/shared/HelpTopics.svelte';
 	import type { BenchDesk } from '$lib/ui/shared/BenchDesk.svelte';
+	import type { WatchAgain } from './WatchAgain.svelte';
 
 	interface Props {
 		desk: BenchDesk;
+		contexts: BenchOffer['contexts'];
+		units: Readonly<Record<ParameterId, UnitId>>;
 		step: ProtocolStep;
 		/** What is being tested, above the instruction. */
 		label: string;
@@ -27,11 +33,15 @@
 		instrument: Snippet;
 		/** What else can be said of the reading. */
 		controls?: Snippet;
+		/** Of an end point: whether it is watched again. */
+		watch?: WatchAgain;
 		/** More under "Why". */
 		more?: string;
 	}
 	let {
 		desk,
+		contexts,
+		units,
 		step,
 		label,
 		doneText,
@@ -41,11 +51,16 @@
 		head,
 		instrument,
 		controls,
+		watch,
 		more = ''
 	}: Props = $props();
 
 	const caution = $derived(cautionOf(desk.method!, step));
 
+	function stood(): void {
+		watch?.stood();
+		ondone();
+	}
 	function key(event: KeyboardEvent): void {
 		const { target } = event;
 		const inField =
@@ -71,8 +86,21 @@
 	</div>
 	<div class="hand">
 		<div class="done flex flex-wrap gap-3">
-			<Button kind="primary" size="large" class="grow sm:grow-0" onclick={ondone}>{doneText}</Button>
+			{#if watch?.asking}
+				<p role="status" class="basis-full text-lg font-semibold">
+					Swirl on and watch it ten seconds more. Does the colour still change?
+				</p>
+				<Button kind="primary" size="large" class="grow sm:grow-0" onclick={stood}>It stood</Button>
+				<Button size="large" class="grow sm:grow-0" onclick={() => watch.moved()}
+					>It still changes: go on</Button
+				>
+			{:else}
+				<Button kind="primary" size="large" class="grow sm:grow-0" onclick={ondone}>{doneText}</Button>
+			{/if}
 		</div>
+		{#if watch && watch.firstAt !== null}
+			<p class="mt-3 text-muted">What was added since you first called it is kept beside the reading.</p>
+		{/if}
 		{#if fault}<p role="alert" class="mt-3 font-semibold text-warn">{faultText(fault)}</p>{/if}
 		{@render controls?.()}
 		{#if desk.draft}
@@ -81,6 +109,7 @@
 				value={desk.draft.reading.circumstances}
 				onchange={(circumstances) => desk.read({ circumstances })}
 			/>
+			{#if !desk.draft.standard && !desk.draft.valueSeen}<SayFirst {desk} {contexts} {units} />{/if}
 		{/if}
 		{#if caution}<p class="small mt-4 max-w-[38rem] border-l-4 border-line-strong pl-3">{caution}</p>{/if}
 		<Disclosure class="mt-6 max-w-[38rem]" title="Why" look="link min-h-10">

@@ -74,6 +74,8 @@
 </script>
 
 <ReadFrame
+	{contexts}
+	{units}
 	{desk}
 	step={desk.progress!.step!}
 	label="{PARAMETERS[method.parameter].name}{method.kind === 'thermometer'
@@ -132,6 +134,12 @@
 				onfault={(f) => (fault = f)}
 			/>
 		</div>
-		<LiveResult {live} parameters={[method.parameter]} {units} lead="which is" />
+		<LiveResult
+			hidden={desk.draft?.reading.circumstances.blind ?? false}
+			{live}
+			parameters={[method.parameter]}
+			{units}
+			lead="which is"
+		/>
 	{/snippet}
 </ReadFrame>

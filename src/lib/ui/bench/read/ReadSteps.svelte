@@ -71,6 +71,8 @@
 </script>
 
 <ReadFrame
+	{contexts}
+	{units}
 	{desk}
 	{step}
 	label="{PARAMETERS[method.parameter].name}{method.sampleMl
@@ -148,6 +150,12 @@
 			words={shown ? placeWords(method, shown) : 'not set'}
 			onset={set}
 		/>
-		<LiveResult {live} parameters={[method.parameter]} {units} lead="as the mark stands" />
+		<LiveResult
+			hidden={desk.draft?.reading.circumstances.blind ?? false}
+			{live}
+			parameters={[method.parameter]}
+			{units}
+			lead="as the mark stands"
+		/>
 	{/snippet}
 </ReadFrame>

@@ -16,6 +16,7 @@
 	import ReadFrame from './ReadFrame.svelte';
 	import TurningColours from './TurningColours.svelte';
 	import VolumeField from './VolumeField.svelte';
+	import { WatchAgain } from './WatchAgain.svelte';
 	import HelpMark from '$lib/ui/kit/HelpMark.svelte';
 
 	interface Props {
@@ -126,20 +127,24 @@
 		return own && volumeOf(titration, own);
 	});
 
+	const watch = new WatchAgain(() => ({ desk, which, used: allUsed }));
 	function turned(): void {
 		if (!live) fault = { code: 'no-fill' };
 		else if (live.fault) fault = live.fault;
-		else ondone();
+		else if (watch.called()) ondone();
 	}
 </script>
 
 <ReadFrame
+	{contexts}
+	{units}
 	{desk}
 	{step}
 	label="{PARAMETERS[titration.parameter].name}, {plain(sampleOf(method, draft.portion) ?? 0)} mL"
 	doneText="Colour has turned"
 	{fault}
 	ondone={turned}
+	{watch}
 	{ongiveup}
 	more="If the colour falls back after a while, the first turn counts. If you ran past it, say so in the note and test again."
 >
@@ -199,6 +204,7 @@
 		</div>
 		<p class="mt-2"><HelpMark topic="left-used" about="left or used" /></p>
 		<LiveResult
+			hidden={desk.draft?.reading.circumstances.blind ?? false}
 			{live}
 			parameters={which === 0 && method.kind !== 'paired-titration'
 				? parametersOf(method)

@@ -1,5 +1,5 @@
 import type { BenchContext, BenchOffer } from '$lib/contract/bench';
-import { judge, judgeResult, type Verdict } from '$lib/core/judgement';
+import { judgeResult, type Verdict } from '$lib/core/judgement';
 import { sampleOf, titrationsOf, worthAt, type Method, type Portion } from '$lib/core/method';
 import { weighReading, type SlipAssessment, type SlipPriors } from '$lib/core/plausibility';
 import {
@@ -8,6 +8,7 @@ import {
 	pointOf,
 	type Deviation,
 	type KnownKit,
+	type KnownReader,
 	type Outcome,
 	type RawReading,
 	type TestResult
@@ -31,11 +32,9 @@ export interface Measurement {
 /** Judges one result, against what was expected where it is a number. */
 export function judged(result: TestResult, context: BenchContext | undefined): Verdict | null {
 	const point = pointOf(result);
-	if (!point) return judgeResult(result, context?.band ?? null);
-	const expected = context?.expected ?? null;
-	return judge(
-		point.value,
-		Math.max(standardUncertaintyOf(point), 1e-9),
+	const expected = point && (context?.expected ?? null);
+	return judgeResult(
+		result,
 		context?.band ?? null,
 		// The same kit read the history, so what is common to all its tests cancels.
 		expected && { value: expected.value, sd: Math.hypot(point.uRandom, expected.uRandom) }
@@ -51,16 +50,19 @@ export interface SlipKnowledge {
 /** What the reading is made with and of; nothing where the kit is not on the shelf. */
 export interface MadeWith {
 	readonly kit?: KnownKit | null;
+	/** What is used of whoever reads. */
+	readonly reader?: KnownReader | null;
 	/** A standard shows what the kit says by itself. */
 	readonly standard?: { readonly id: string } | null;
 	/** What was not done as written. */
 	readonly deviations?: readonly Deviation[];
 }
 
-/** What is known of the kit for this reading. */
-export function knownTo({ kit, standard }: MadeWith): KnownKit | null {
-	if (!kit) return null;
-	return standard ? { droppers: kit.droppers, corrections: {} } : kit;
+/** What is known of the kit and of the reader for this reading. */
+export function knownTo({ kit, reader, standard }: MadeWith): KnownKit | null {
+	if (!kit && !reader) return null;
+	const { droppers = {}, corrections = {} } = kit ?? {};
+	return { droppers, corrections: standard ? {} : corrections, reader: reader ?? undefined };
 }
 
 /**

@@ -12,7 +12,7 @@
 	import { faultText } from '$lib/format/faults/faults';
 	import type { BenchDraft } from '$lib/ui/shared/bench-session';
 	import { benchDeskOf, clockOf, outboxOf } from '$lib/ui/shared/context';
-	import { draftOf, readingOf } from '$lib/ui/shared/reading-draft';
+	import { afterSeeing, draftOf, readingOf } from '$lib/ui/shared/reading-draft';
 	import CountDrops from '../read/CountDrops.svelte';
 	import { DeviceDesk, deviceOf } from '../read/DeviceDesk.svelte';
 	import { measure } from '../read/measure';
@@ -152,6 +152,7 @@
 			...(draft.kit ? { itemIds: [draft.kit.id] } : {}),
 			reading,
 			...(draft.slip ? { slip: draft.slip } : {}),
+			...(draft.said ? { said: draft.said } : {}),
 			stepLog: [...draft.log],
 			note: draft.note.trim()
 		} satisfies SaveTestRun;
@@ -171,6 +172,10 @@
 		const results = answer.kind === 'ok' ? answer.value.results : here;
 		await onkept(draft, results, answer.kind === 'ok', more);
 	}
+	function backToReading(): void {
+		if (!desk.draft) return;
+		desk.change({ readAt: null, slip: null, valueSeen: true, reading: afterSeeing(desk.draft.reading) });
+	}
 </script>
 
 {#if desk.draft && measurement}
@@ -186,7 +191,7 @@
 		onsave={() => save()}
 		onright={() => save(null, ahead)}
 		onmore={save}
-		onback={() => desk.change({ readAt: null, slip: null })}
+		onback={backToReading}
 		onslip={acceptSlip}
 		onkeep={keepAsEntered}
 		onrepeat={() => desk.draft && onrepeat(desk.draft)}
@@ -214,5 +219,5 @@
 {:else if shown === 'line'}
 	<ReadLine {desk} {contexts} {units} ondone={done} ongiveup={giveUp} />
 {:else if shown === 'instruction'}
-	<RunStep {desk} {device} {handling} ongiveup={giveUp} />
+	<RunStep {desk} {device} {handling} stepNotes={bench.stepNotes ?? []} ongiveup={giveUp} />
 {/if}

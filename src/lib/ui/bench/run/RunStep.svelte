@@ -8,6 +8,7 @@
 	import { MISHAP_NAMES } from '$lib/format/bench/bench';
 	import { countdown } from '$lib/format/date';
 	import { faultText } from '$lib/format/faults/faults';
+	import type { StepNoteSeen } from '$lib/contract/practice-view';
 	import type { Handling } from '$lib/contract/handling';
 	import { handled } from '$lib/format/bench/handling';
 	import { cautionOf } from '$lib/format/bench/hazard';
@@ -24,11 +25,13 @@
 	interface Props {
 		desk: BenchDesk;
 		device: DeviceDesk | null;
+		/** What mentors wrote at steps. */
+		stepNotes?: readonly StepNoteSeen[];
 		/** How this person works where the leaflet leaves it open. */
 		handling: Handling;
 		ongiveup: () => void;
 	}
-	let { desk, device, handling, ongiveup }: Props = $props();
+	let { desk, device, stepNotes = [], handling, ongiveup }: Props = $props();
 
 	const progress = $derived(desk.progress!);
 	const step = $derived(handled(progress.step!, handling));
@@ -85,6 +88,9 @@
 		MISHAPS.filter((m) =>
 			m === 'lost-count' ? action.kind === 'drops' : m === 'mixed' ? action.kind === 'stand' : true
 		)
+	);
+	const mentorNote = $derived(
+		stepNotes.find((n) => n.methodCode === desk.method!.code && n.stepId === progress.step?.id) ?? null
 	);
 	const said = $derived(progress.deviations.filter((d) => d.stepId === step.id));
 
@@ -151,6 +157,9 @@
 				{#each movements as movement (movement)}<li class="py-0.5">{movement}</li>{/each}
 			</ol>
 		{/if}
+		{#if mentorNote}<p class="mt-3 max-w-[38rem] border-l-4 border-accent pl-3 text-lg">
+				{mentorNote.by}: {mentorNote.note}
+			</p>{/if}
 		{#if guidance !== 'counts'}<p class="mt-3 max-w-[38rem] text-lg text-muted">
 				{(aheadNow ?? step).detail}
 				{#if aheadNow}Meanwhile: {step.say.toLowerCase()}.{/if}

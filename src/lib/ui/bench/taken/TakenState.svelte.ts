@@ -2,9 +2,10 @@ import type { Outbox } from '$lib/client/outbox.svelte';
 import type { BenchAnswer, BenchOffer } from '$lib/contract/bench';
 import type { SaveTestRun } from '$lib/contract/test-run';
 import type { SlipCandidate, SlipKind } from '$lib/core/plausibility';
+import { knownReader } from '$lib/core/practice';
 import { PARAMETERS, type ParameterId } from '$lib/core/quantity';
 import type { TestResult } from '$lib/core/reading';
-import { offsetMinutes, type Instant } from '$lib/core/time';
+import { instant, offsetMinutes, type Instant } from '$lib/core/time';
 import { faultText } from '$lib/format/faults/faults';
 import { emptyReading, type Habits } from '$lib/ui/shared/reading-draft';
 import { offersFor } from '../choose/propose';
@@ -33,6 +34,9 @@ export interface TakenRow {
 	/** Why it was not taken. */
 	readonly refused: string;
 }
+
+/** Readings that are typed were mostly taken just now; what the server derives by their very time takes their place. */
+const AS_READ_NOW = instant(8.64e15);
 
 interface Given {
 	readonly waterId: string;
@@ -98,7 +102,10 @@ export class TakenState {
 			method,
 			reading,
 			offer.contexts,
-			{ kit: usualKit(bench, method) },
+			{
+				kit: usualKit(bench, method),
+				reader: knownReader(method, bench.readerDecisions ?? [], AS_READ_NOW) ?? null
+			},
 			{ others: bench.offers.map((o) => o.method), priors: bench.slipPriors }
 		);
 	}
