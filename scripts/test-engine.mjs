@@ -29,6 +29,7 @@ function templateFolder() {
 		'src/lib',
 		'drizzle',
 		'scripts/seed.ts',
+		'scripts/seed',
 		'scripts/migrate.ts',
 		'package-lock.json'
 	]);
