@@ -1,4 +1,4 @@
-import { readdirSync } from 'node:fs';
+import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import { join, relative } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { NO_DETAILS, type AddItem } from '../../src/lib/contract/shelf.ts';
@@ -77,37 +77,22 @@ const bodyFor = (path: string) =>
 		? { headers: { 'content-type': 'application/json' }, body: '{}' }
 		: { headers: { 'content-type': 'application/x-www-form-urlencoded' }, body: 'kind=note&note=x' };
 
-const FORMS: Readonly<Record<string, readonly string[]>> = {
-	'/waters/[water]/waters': ['?/add', '?/change', '?/kind', '?/order', '?/zone'],
-	'/waters/[water]/log/[reading]': ['?/correct', '?/keep'],
-	'/waters/[water]/people': [
-		'?/invite',
-		'?/revoke',
-		'?/change',
-		'?/end',
-		'?/place',
-		'?/revokePlace',
-		'?/pin'
-	],
-	'/waters/[water]/sheet': ['?/give', '?/revoke'],
-	'/waters/[water]/guests': ['?/add', '?/keep'],
-	'/waters/[water]/testing': ['?/settings', '?/stage', '?/feed'],
-	'/waters/[water]/profiles': ['?/save', '?/take'],
-	'/waters/[water]/adjust/plan': ['?/start'],
-	'/waters/[water]/adjust/change': ['?/start'],
-	'/waters/[water]/adjust/supplements': ['?/save', '?/retire'],
-	'/waters/[water]/adjust/plans/[plan]': ['?/step', '?/change'],
-	'/waters/[water]/shelf/[item]': ['?/note', '?/check', '?/decide', '?/derive']
-};
-
-/** Forms of a page that has more than one. */
-const actionsOf = (path: string): readonly string[] => FORMS[path] ?? [''];
+/** The forms of a page, found in its source as the routes are; a page that has no named ones is sent to plainly. */
+function actionsOf(path: string): readonly string[] {
+	const file = join(ROUTES, path, '+page.server.ts');
+	if (!existsSync(file)) return [''];
+	const [, body = ''] = readFileSync(file, 'utf8').split('export const actions = {');
+	const names = [...body.split('\n}')[0]!.matchAll(/^\t(?:async )?(\w+)\s*[:(,]/gm)].map((m) => m[1]);
+	return names.length === 0 || names[0] === 'default' ? [''] : names.map((name) => `?/${name}`);
+}
 
 describe('every route', () => {
 	const routes = allRoutes().filter((r) => r.path.includes('[water]'));
 	it('is among those that are tried', () => {
 		expect(routes.map((r) => r.path)).toContain('/waters/[water]/log/[reading]');
 		expect(routes.length).toBeGreaterThanOrEqual(9);
+		expect(actionsOf('/waters/[water]/practice')).toEqual(['?/decide', '?/share']);
+		expect(actionsOf('/waters/[water]/findings')).toEqual(['']);
 	});
 	it.each(routes.map((r) => [r.path, r] as const))(
 		'%s answers another site’s ids like unknown ones',

@@ -20,6 +20,7 @@ const ASKERS: readonly Asker[] = ['nobody', 'stranger', ...[...ROLES].reverse()]
 const OF_A_HELPER = new Set([
 	'POST /api/waters/[water]/boxes',
 	'POST /api/waters/[water]/bottles',
+	'POST /api/waters/[water]/practice',
 	'POST /api/waters/[water]/photographs',
 	'POST /api/waters/[water]/photographs/withdrawals',
 	'POST /api/waters/[water]/reports',
@@ -28,6 +29,8 @@ const OF_A_HELPER = new Set([
 	'POST /waters/[water]/adjust/plans/[plan]?/step',
 	'POST /waters/[water]/laboratory',
 	'POST /waters/[water]/guests?/add',
+	'POST /waters/[water]/practice?/decide',
+	'POST /waters/[water]/practice?/share',
 	'POST /waters/[water]/purified',
 	'POST /waters/[water]/sets',
 	'POST /waters/[water]/log/[reading]?/correct',

@@ -69,6 +69,7 @@ describe('from choosing to cleaning up', () => {
 		await walk.look();
 		// Every line of the clean-up has its tick, kept over a reload.
 		await me.press('Alkalinity: close A and B.');
+		await me.page.waitForSelector('main ul[aria-label="Clean up"]:not([aria-busy])');
 		await me.page.reload();
 		await me.sees('The session is done');
 		await me.page.waitForFunction(

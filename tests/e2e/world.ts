@@ -142,7 +142,9 @@ export async function startWorld(options: Options = {}) {
 export type World = Awaited<ReturnType<typeof startWorld>>;
 
 /** How long a person would wait before calling it broken. */
-const PATIENCE_MS = 25_000;
+const PATIENCE_MS = 40_000;
+/** A document that is being left may not answer at all: it is asked anew after so long. */
+const ANSWERED_MS = 5000;
 /** At every frame would cost more than all that is looked for. */
 const POLLED_MS = 40;
 
@@ -223,36 +225,37 @@ export async function openPage(
 	await page.goto(world.origin + path);
 	const base = /^.*\/waters\/[^/]+/.exec(page.url())?.[0] ?? world.origin;
 
-	/** A failed wait tells what the person saw instead. */
-	async function explained<T>(what: string, waiting: Promise<T>): Promise<T> {
-		try {
-			return await waiting;
-		} catch (error) {
-			const seen = await page
-				.evaluate(() => document.body.innerText.replace(/\s+/g, ' '))
-				.catch(() => 'nothing');
-			throw new Error(`waited for ${what} at ${page.url()}; there was: ${seen.slice(0, 1500)}`, {
-				cause: error
-			});
-		}
+	/**
+	 * Looks until there is something; a look in vain tells what the person saw instead. It is asked from here each time: a
+	 * wait that lives in the page is lost, now and then, with the document in which it began.
+	 */
+	async function lookFor<T>(what: string, look: () => Promise<T>): Promise<NonNullable<T>> {
+		const end = Date.now() + PATIENCE_MS;
+		do {
+			const unanswered = new Promise<null>((resolve) => setTimeout(resolve, ANSWERED_MS, null));
+			const found = await Promise.race([look().catch(() => null), unanswered]);
+			if (found) return found;
+			await new Promise((resolve) => setTimeout(resolve, POLLED_MS));
+		} while (Date.now() < end);
+		const seen = await page
+			.evaluate(() => document.body.innerText.replace(/\s+/g, ' '))
+			.catch(() => 'nothing');
+		throw new Error(`waited for ${what} at ${page.url()}; there was: ${seen.slice(0, 1500)}`);
 	}
 
 	/** The first visible button, link or label that begins with the words. */
 	async function find(words: string) {
-		return explained(
-			`"${words}" to press`,
-			page.waitForFunction(
-				// A page that does not answer yet is not pressed: what is sent before its programs run is lost.
-				(text) =>
-					document.documentElement.dataset.running !== undefined &&
-					[...document.querySelectorAll<HTMLElement>('button, a, label, summary')].find(
-						(e) =>
-							e.innerText.trim().startsWith(text) && e.offsetParent !== null && !e.hasAttribute('disabled')
-					),
-				{ timeout: PATIENCE_MS, polling: POLLED_MS },
-				words
-			)
-		);
+		return lookFor(`"${words}" to press`, async () => {
+			// A page that does not answer yet is not pressed: what is sent before its programs run is lost.
+			const handle = await page.evaluateHandle((text) => {
+				if (document.documentElement.dataset.running === undefined) return null;
+				const all = [...document.querySelectorAll<HTMLElement>('button, a, label, summary')];
+				return all.find(
+					(e) => e.innerText.trim().startsWith(text) && e.offsetParent !== null && !e.hasAttribute('disabled')
+				);
+			}, words);
+			return handle.asElement();
+		});
 	}
 	return {
 		page,
@@ -260,8 +263,7 @@ export async function openPage(
 		complaints,
 		async press(words: string) {
 			for (let tries = 0; tries < 3; tries++) {
-				const handle = (await find(words)).asElement();
-				if (!handle) throw new Error(`no "${words}"`);
+				const handle = await find(words);
 				// As a thumb would: the thing first, clear of the bar at the bottom.
 				// What comes in late moves what stands below it: a person presses what stands still.
 				await handle.evaluate(async (e) => {
@@ -282,7 +284,7 @@ export async function openPage(
 				} catch {
 					// The screen changed under the hand: once more, on what stands there now.
 					await new Promise((resolve) => setTimeout(resolve, 300));
-					await (await find(words)).asElement()?.evaluate((e) => (e as HTMLElement).click());
+					await (await find(words)).evaluate((e) => (e as HTMLElement).click());
 					return;
 				}
 				// It moved between the look and the thumb, and whoever missed presses again; another page has no such hand.
@@ -295,19 +297,14 @@ export async function openPage(
 		},
 		/** Picks a method on the bench by its code, opening the list it stands in. */
 		async choose(code: string) {
-			await explained(
-				`the method ${code}`,
-				page.waitForFunction(
-					(value) => {
-						const button = document.querySelector<HTMLButtonElement>(`button[value="${value}"]`);
-						const list = button?.closest('details');
-						if (list) list.open = true;
-						button?.click();
-						return button !== null;
-					},
-					{ timeout: PATIENCE_MS, polling: POLLED_MS },
-					code
-				)
+			await lookFor(`the method ${code}`, () =>
+				page.evaluate((value) => {
+					const button = document.querySelector<HTMLButtonElement>(`button[value="${value}"]`);
+					const list = button?.closest('details');
+					if (list) list.open = true;
+					button?.click();
+					return button !== null;
+				}, code)
 			);
 		},
 		/**
@@ -373,13 +370,15 @@ export async function openPage(
 			await page.goto(base + view);
 		},
 		async sees(text: string | RegExp) {
-			await explained(
-				`to see ${String(text)}`,
-				page.waitForFunction(
-					(source, flags) => new RegExp(source, flags).test(document.body.innerText.replace(/\s+/g, ' ')),
-					{ timeout: PATIENCE_MS, polling: POLLED_MS },
-					typeof text === 'string' ? text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&') : text.source,
-					typeof text === 'string' ? '' : text.flags
+			const [source, flags] =
+				typeof text === 'string'
+					? [text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&'), '']
+					: [text.source, text.flags];
+			await lookFor(`to see ${String(text)}`, () =>
+				page.evaluate(
+					(s, f) => new RegExp(s, f).test(document.body.innerText.replace(/\s+/g, ' ')),
+					source,
+					flags
 				)
 			);
 		},

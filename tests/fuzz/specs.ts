@@ -182,6 +182,20 @@ export const SPECS: Readonly<Record<string, Spec>> = {
 	'GET /waters/[water]/shelf/kinds': ask({ way: ['drops', 'x'] }),
 	'GET /waters/[water]/sea': ask(),
 	'GET /waters/[water]/sets': ask({ edit: ['x'] }),
+	'GET /waters/[water]/practice': ask({
+		weigh: ['end-point/alk-syringe/0', 'scale/syringe', 'steps/no3-card', 'steps', 'x/y/z'],
+		decision: ['use', 'stop', 'x'],
+		span: ['all', 'x']
+	}),
+	'GET /waters/[water]/practice/[exercise]': ask({
+		kit: ['alk-syringe', 'no3-card', 'x'],
+		which: ['1'],
+		mode: ['slow', 'disturbed', 'x'],
+		scale: ['float', 'x']
+	}),
+	'GET /waters/[water]/practice/dry': ask({ kit: ['alk-syringe', 'x'] }),
+	'GET /waters/[water]/practice/known': ask({ kit: ['alk-syringe', 'x'] }),
+	'GET /waters/[water]/practice/mentor': ask(),
 	'GET /waters/[water]/purified': ask(),
 	'GET /waters/[water]/panel/[happening]': ask({ event: ['x'] }),
 	'GET /waters/[water]/people': ask(),
@@ -325,6 +339,19 @@ export const SPECS: Readonly<Record<string, Spec>> = {
 			};
 		}
 	},
+	'POST /api/waters/[water]/practice': {
+		kind: 'json',
+		command: (_, { waterId, nowMs, newId }) => ({
+			id: newId(),
+			waterId,
+			trials: [
+				{
+					answeredAt: nowMs - 1000,
+					trial: { kind: 'count', disturbed: true, drops: 17, answer: 16 }
+				}
+			]
+		})
+	},
 	'POST /api/waters/[water]/test-runs': { kind: 'json', command: run },
 	'POST /begin/[token]': form(undefined, {
 		displayName: 'Rowan',
@@ -393,6 +420,18 @@ export const SPECS: Readonly<Record<string, Spec>> = {
 	'POST /waters/[water]/people?/revokePlace': form(undefined, { placeId: 'x' }),
 	'POST /waters/[water]/guests?/add': form(undefined, { name: 'Ines', profile: 'mixed-reef' }),
 	'POST /waters/[water]/guests?/keep': form(undefined, { guestId: 'x' }),
+	'POST /waters/[water]/practice?/decide': form(undefined, {
+		subject: 'end-point/alk-syringe/0',
+		decision: 'use',
+		span: 'from-now'
+	}),
+	'POST /waters/[water]/practice?/share': form(undefined, { shown: 'yes' }),
+	'POST /waters/[water]/practice/mentor?/lesson': form(undefined, {
+		forMember: 'x',
+		subject: 'scale/syringe',
+		vials: '8'
+	}),
+	'POST /waters/[water]/practice/mentor?/note': form(undefined, { methodCode: 'alk-syringe', stepId: 'x' }),
 	'POST /waters/[water]/purified': form(undefined, { 'after-resin': '3', unit: 'ppm' }),
 	'POST /waters/[water]/sets': form(undefined, { name: 'Saturday', methodCode: 'alk-syringe', times: '1' }),
 	'POST /waters/[water]/profiles?/save': form(undefined, {

@@ -275,6 +275,7 @@ const standing = (
 	band: { low: 2, high: 3, aim: null },
 	grade,
 	side,
+	asOutside: false,
 	atS35: null,
 	surprising: false,
 	...over

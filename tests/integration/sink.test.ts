@@ -4,6 +4,7 @@ import { NO_DETAILS } from '../../src/lib/contract/shelf.ts';
 import type { ShelfHabits } from '../../src/lib/contract/shelf-view.ts';
 import { ALK_SYRINGE } from '../../src/lib/core/method/index.ts';
 import { addDays } from '../../src/lib/core/time/index.ts';
+import { forgetGuests } from '../../src/lib/server/service/visitor/guests.ts';
 import type { OwnDatabase } from '../support/engine.ts';
 import { NOON, openWorld, testRun, type World } from '../support/site.ts';
 import { ownDatabase } from './database.ts';
@@ -102,6 +103,7 @@ describe('a stranger’s bottle', () => {
 		expect(await world.services.visitor.readGuests(scope)).toEqual([]);
 		const second = { ...guest, id: newId(), guestId: newId(), name: 'Rui' };
 		expect(await world.services.visitor.addGuest(scope, second)).toMatchObject({ ok: true });
+		await forgetGuests(world.deps);
 		const { waterAt } = await import('../../src/lib/server/repository/water.ts');
 		expect((await waterAt(world.deps.db, scope, guestId, world.now))?.name).toBe('A bottle');
 		// One that was made a water stays.

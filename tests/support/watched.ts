@@ -29,6 +29,12 @@ export const COMMANDS: Rooms = {
 		revokePlace: 'nothing',
 		takeInvitationBack: 'nothing'
 	},
+	practice: {
+		decideReader: 'site',
+		mentorPractice: 'nothing',
+		savePractice: 'nothing',
+		sharePractice: 'nothing'
+	},
 	reading: { correctReading: 'either', keepReading: 'site', saveTestRun: 'either' },
 	shelf: {
 		addToShelf: 'site',
