@@ -249,7 +249,7 @@ describe('one test by hand, from the first open to the file', () => {
 		const words = () => me.page.$eval('[role=slider]', (e) => e.getAttribute('aria-valuetext') ?? '');
 		const leftOf = async () => Number(/^([\d.]+) mL left/.exec(await words())?.[1]);
 		const drag = async (dy: number) => {
-			const box = (await (await me.page.$('[role=slider] circle'))!.boundingBox())!;
+			const box = (await (await me.page.waitForSelector('[role=slider] circle'))!.boundingBox())!;
 			const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
 			await me.page.mouse.move(x, y);
 			await me.page.mouse.down();
@@ -259,7 +259,7 @@ describe('one test by hand, from the first open to the file', () => {
 		};
 		expect(await words()).toBe('not set yet');
 		// The small syringe: half-way down is about half left.
-		const small = (await (await me.page.$('g.overview'))!.boundingBox())!;
+		const small = (await (await me.page.waitForSelector('g.overview'))!.boundingBox())!;
 		await me.page.mouse.click(small.x + small.width / 2, small.y + small.height / 2);
 		const half = await leftOf();
 		expect(Math.abs(half - 0.5)).toBeLessThan(0.06);

@@ -33,7 +33,7 @@ describe('the first look at the demo', () => {
 				await me.press(stop < 4 ? 'Next' : 'Done');
 			}
 			expect(await card(me)).toBe('');
-			expect(await me.page.$$('.toured')).toHaveLength(0);
+			expect(await me.page.$('.toured')).toBeNull();
 			await me.page.reload();
 			await me.sees('The water now');
 			expect(await card(me)).toBe('');

@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { begin, refuses, saved, type } from './hand.ts';
+import { sleep } from './patience.ts';
 import { DESK, openPage, PHONE, startWorld, type World } from './world.ts';
 
 let world: World;
@@ -15,7 +16,7 @@ describe('every form of reading, by hand', () => {
 		await me.press('Colour has turned');
 		await me.sees('No drop was counted');
 		// A press right after a step has changed is taken for a bounce of the one before.
-		await new Promise((resolve) => setTimeout(resolve, 500));
+		await sleep(500);
 		await me.page.click('button.surface');
 		for (const key of ['Space', 'a', '7'] as const) await me.page.keyboard.press(key);
 		await me.page.keyboard.press('Backspace');
@@ -61,7 +62,11 @@ describe('every form of reading, by hand', () => {
 		await me.sees(/By 200.000 simulated tests the true value lies between/);
 		await saved(me, /Nitrate/, /second reader/);
 
+		// Whether it turned at all comes before how far.
 		await begin(me, 'no3-card');
+		await me.press('It turned: how far?');
+		await me.sees('Darker or paler than');
+		await me.press('Search by halving');
 		await me.page.keyboard.press('ArrowDown');
 		await me.page.keyboard.press('ArrowUp');
 		await me.page.keyboard.press('ArrowUp');
@@ -227,7 +232,9 @@ describe('every form of reading, by hand', () => {
 	it('un-ionised ammonia is told with its interval, from the pH, temperature and salinity read before', async () => {
 		const me = await openPage(world);
 		await begin(me, 'nh3-card');
-		for (let i = 0; i < 9; i++) await me.page.keyboard.press('ArrowUp');
+		await me.press('It did not turn');
+		await me.sees('on 0 mg/L');
+		for (let i = 0; i < 8; i++) await me.page.keyboard.press('ArrowUp');
 		await me.press('That is its place');
 		await me.sees(/Of it un-ionised, the form that harms: 0\.0\d+ to 0\.\d+ mg\/L NH₃/);
 		await me.press('Test again instead');

@@ -36,7 +36,9 @@ export async function refuses(
 	for (const text of nonsense) {
 		await type(me, label, text);
 		await me.page.waitForSelector('[role=alert]');
-		const value = await (await me.page.$(field(label)))!.evaluate((e) => (e as HTMLInputElement).value);
+		const value = await (await me.page.waitForSelector(field(label)))!.evaluate(
+			(e) => (e as HTMLInputElement).value
+		);
 		expect(value, `after "${text.slice(0, 20)}"`).toBe(stays);
 	}
 }

@@ -60,7 +60,7 @@ async function measured(me: Person, code: string): Promise<string[]> {
 }
 async function bringIn(me: Person, file: string): Promise<void> {
 	await me.goto('/methods');
-	const input = (await me.page.$('input[type=file]')) as ElementHandle<HTMLInputElement>;
+	const input = (await me.page.waitForSelector('input[type=file]')) as ElementHandle<HTMLInputElement>;
 	await input.uploadFile(file);
 	await me.press('Bring it in');
 }
@@ -208,7 +208,7 @@ describe('a kit from a leaflet', () => {
 			if (body.length > 262_144) {
 				// The browser looks at the size first, and sends nothing.
 				await me.goto('/methods');
-				const input = (await me.page.$('input[type=file]')) as ElementHandle<HTMLInputElement>;
+				const input = (await me.page.waitForSelector('input[type=file]')) as ElementHandle<HTMLInputElement>;
 				await input.uploadFile(file);
 				await me.sees('is larger than any method file');
 			} else {

@@ -1,6 +1,7 @@
 import { gzipSync } from 'node:zlib';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { faultsOn } from './axe.ts';
+import { sleep } from './patience.ts';
 import { layOutTests } from './session-hand.ts';
 import { DESK, openPage, PHONE, startWorld, type Person, type World } from './world.ts';
 
@@ -50,7 +51,7 @@ describe('a session', () => {
 		await me.press('Go on');
 		for (let i = 0; i < 2; i++) {
 			await me.press('Give this test up');
-			await new Promise((resolve) => setTimeout(resolve, 400));
+			await sleep(400);
 		}
 		await me.sees('The session is done');
 		expect({ view: 'finish', ...(await faultsOn(me)) }).toEqual({ view: 'finish', ...clean });

@@ -36,11 +36,10 @@ async function invite(role: string, { code = false } = {}): Promise<{ link: stri
 	if (code) await me.page.click('input[name=withCode]');
 	await send(me, 'Make the invitation');
 	await me.sees('Hold this up to their phone');
-	const read = (selector: string) =>
-		me.page.$eval(selector, (e) => (e as HTMLElement).innerText.trim()).catch(() => '');
+	const read = (selector: string) => me.page.$eval(selector, (e) => (e as HTMLElement).innerText.trim());
 	return {
 		link: new URL(await read('main [role=status] .select-all')).pathname,
-		code: await read('main [role=status] .tracking-widest')
+		code: code ? await read('main [role=status] .tracking-widest') : ''
 	};
 }
 const COMES = 'Make my account and come in';

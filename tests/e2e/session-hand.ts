@@ -1,4 +1,5 @@
 import type { Page } from 'puppeteer-core';
+import { sleep } from './patience.ts';
 import type { Person } from './world.ts';
 
 /** What a screen of the bench asks for, and what a calm hand does then. */
@@ -114,7 +115,7 @@ export async function throughSession(
 		} else if (seen.press) await click(page, seen.press);
 		else if (seen.goTo && seen.now) await click(page, seen.goTo);
 		else {
-			await new Promise((resolve) => setTimeout(resolve, 60));
+			await sleep(60);
 			continue;
 		}
 		presses++;

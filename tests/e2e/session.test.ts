@@ -1,4 +1,5 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { sleep } from './patience.ts';
 import { layOutTests, throughSession } from './session-hand.ts';
 import { DESK, openPage, PHONE, startWorld, type Person, type World } from './world.ts';
 
@@ -26,7 +27,6 @@ const COLOURS = [
 /** Failed requests are what a server that is away looks like. */
 const complaintsOf = (me: Person) =>
 	me.complaints.filter((c) => !/Failed to fetch|ERR_CONNECTION|ERR_SOCKET|ERR_EMPTY|ERR_FAILED|50\d/.test(c));
-const sleep = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
 const results = async (me: Person) => (await me.csv()).filter((row) => row[3] === 'test').length;
 
 async function shellIsKept(me: Person): Promise<void> {

@@ -218,7 +218,7 @@ describe('the shelf', () => {
 		await me.sees(/0\.8\d mL/);
 		await me.press('Retire it');
 		await me.fill('details[open] input[name="note"]', 'Spilt.');
-		await me.page.$$eval('details[open] button[type="submit"]', (all) => (all[0] as HTMLElement).click());
+		await me.page.$eval('details[open] button[type="submit"]', (e) => (e as HTMLElement).click());
 		await me.sees('Retired: Spilt.');
 		await me.goto('/bench');
 		await me.choose('mg-syringe');

@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { faultsOn } from './axe.ts';
+import { sleep } from './patience.ts';
 import { throughSession } from './session-hand.ts';
 import { DESK, openPage, PHONE, startWorld, type Person, type World } from './world.ts';
 
@@ -100,7 +101,7 @@ describe('from choosing to cleaning up', () => {
 		await me.sees('Rinse and draw');
 		await me.sees('Alkalinity 6 mL, Calcium 3 mL');
 		await me.sees('no test asks for it again');
-		await new Promise((resolve) => setTimeout(resolve, 1500));
+		await sleep(1500);
 		await me.press('Begin');
 		await me.sees(/step 3 of \d/);
 		await throughSession(me, { untilKept: 1 });

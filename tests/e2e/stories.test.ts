@@ -1,4 +1,5 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { sleep } from './patience.ts';
 import { DESK, openPage, PHONE, startWorld, type Person, type World } from './world.ts';
 
 let world: World;
@@ -179,7 +180,7 @@ describe('the demo world tells that', () => {
 		for (let page = 0; page < 6; page++) {
 			if (/Entered what was left as what was used/.test(await me.text())) break;
 			await me.press('Older');
-			await new Promise((resolve) => setTimeout(resolve, 800));
+			await sleep(800);
 		}
 		await me.sees('Corrected: Entered what was left as what was used.');
 		await me.close();

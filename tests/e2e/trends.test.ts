@@ -16,7 +16,7 @@ const drawn = (me: Me) =>
 		// Rows out of sight are drawn when they come into it.
 		return all.filter((c) => c.dataset.drawn === 'yes').length >= 3;
 	});
-const stack = (me: Me) => me.page.$('.stack').then((e) => e!);
+const stack = (me: Me) => me.page.waitForSelector('.stack').then((e) => e!);
 /** Whether anything is painted on a row at all. */
 const inked = (me: Me) =>
 	me.page.evaluate(() => {
@@ -82,7 +82,7 @@ describe('the stack of trends', () => {
 		const said = () =>
 			me.page.evaluate(() => /\w{3} \d+ \w+ to \w{3} \d+ \w+/.exec(document.body.innerText)?.[0]);
 		const before = await said();
-		const box = (await (await me.page.$('canvas'))!.boundingBox())!;
+		const box = (await (await me.page.waitForSelector('canvas'))!.boundingBox())!;
 		await me.page.mouse.move(box.x + 150, box.y + 60);
 		await me.page.mouse.down();
 		await me.page.mouse.move(box.x + 260, box.y + 62, { steps: 6 });
@@ -214,7 +214,7 @@ describe('the stack of trends', () => {
 		expect(places[0]).toBeLessThan(20);
 		expect(places[1]).toBeGreaterThan(650);
 		const before = await span(me);
-		const all = (await (await me.page.$('.overview svg'))!.boundingBox())!;
+		const all = (await (await me.page.waitForSelector('.overview svg'))!.boundingBox())!;
 		await me.page.mouse.move(all.x + 300, all.y + 15);
 		await me.page.mouse.wheel({ deltaY: 400 });
 		await me.page.waitForFunction(
@@ -232,7 +232,7 @@ describe('the stack of trends', () => {
 		);
 		await me.goto('/trends');
 		await drawn(me);
-		const mark = (await me.page.$('.timehead [aria-label*="missed"]'))!;
+		const mark = (await me.page.waitForSelector('.timehead [aria-label*="missed"]'))!;
 		await mark.hover();
 		await me.sees(/Daily dose missed/);
 		await mark.evaluate((e) => (e as SVGElement).focus());

@@ -8,6 +8,7 @@ import { freePort, startDatabase } from '../../scripts/database.mjs';
 import { demoMember, readInto, TEST_START } from '../../scripts/test-engine.mjs';
 import { grantToApplication } from '../../src/lib/server/db/grants.ts';
 import { copyOf } from '../support/engine.ts';
+import { lookUntil, PATIENCE_MS, patient, sleep } from './patience.ts';
 
 /** TEVRIK_TEST_LOG=1 shows what the servers say, for looking into a failure. */
 const TOLD = Boolean(process.env.TEVRIK_TEST_LOG);
@@ -141,57 +142,8 @@ export async function startWorld(options: Options = {}) {
 }
 export type World = Awaited<ReturnType<typeof startWorld>>;
 
-/** How long a person would wait before calling it broken. */
-const PATIENCE_MS = 40_000;
-/** A document that is being left may not answer at all: it is asked anew after so long. */
-const ANSWERED_MS = 5000;
-/** At every frame would cost more than all that is looked for. */
-const POLLED_MS = 40;
-
 export const DESK = { width: 1280, height: 800 } as const;
 export const PHONE = { width: 390, height: 844, hasTouch: true, isMobile: true } as const;
-
-/** Runs in every page before its own programs: what it has asked for and not yet been told. */
-function countQuestions(): void {
-	const asked = { open: 0 };
-	Object.assign(window, { asked });
-	const original = window.fetch.bind(window);
-	window.fetch = (...args) => {
-		asked.open++;
-		return original(...args).finally(() => asked.open--);
-	};
-}
-
-/** Loads and reloads end when the page is there, its script runs, and it asks for nothing more. */
-function patient(page: Page): void {
-	const [goto, reload] = [page.goto.bind(page), page.reload.bind(page)];
-	const settled = async () => {
-		if (!page.isJavaScriptEnabled()) return;
-		// A page that is no page of ours (a file, a refusal) never says so.
-		await page.waitForSelector('html[data-running]', { timeout: 4000 }).catch(() => undefined);
-		// What goes on being asked, such as for a server that is away, is nothing to wait for.
-		await page
-			.evaluate(async (most) => {
-				const { asked } = window as unknown as { asked: { open: number } };
-				const end = performance.now() + most;
-				for (let quiet = 0; quiet < 4 && performance.now() < end;) {
-					await new Promise((done) => setTimeout(done, 20));
-					quiet = asked.open === 0 ? quiet + 1 : 0;
-				}
-			}, 2500)
-			.catch(() => undefined);
-	};
-	page.goto = async (url, options) => {
-		const response = await goto(url, { ...options, waitUntil: 'load' });
-		await settled();
-		return response;
-	};
-	page.reload = async (options) => {
-		const response = await reload({ ...options, waitUntil: 'load' });
-		await settled();
-		return response;
-	};
-}
 
 /** A page with what a person does on it, and everything the browser complained about. */
 export async function openPage(
@@ -214,8 +166,7 @@ export async function openPage(
 			complaints.push(`${message.text()} ${message.location().url ?? ''}`.trim());
 	});
 	page.on('pageerror', (error) => complaints.push(error instanceof Error ? error.message : String(error)));
-	patient(page);
-	await page.evaluateOnNewDocument(countQuestions);
+	await patient(page);
 	// Every new window would fetch the whole application once more for its shell; only who works offline needs it.
 	if (!world.offline) {
 		await page.evaluateOnNewDocument(() => {
@@ -225,18 +176,10 @@ export async function openPage(
 	await page.goto(world.origin + path);
 	const base = /^.*\/waters\/[^/]+/.exec(page.url())?.[0] ?? world.origin;
 
-	/**
-	 * Looks until there is something; a look in vain tells what the person saw instead. It is asked from here each time: a
-	 * wait that lives in the page is lost, now and then, with the document in which it began.
-	 */
+	/** Looks until there is something; a look in vain tells what the person saw instead. */
 	async function lookFor<T>(what: string, look: () => Promise<T>): Promise<NonNullable<T>> {
-		const end = Date.now() + PATIENCE_MS;
-		do {
-			const unanswered = new Promise<null>((resolve) => setTimeout(resolve, ANSWERED_MS, null));
-			const found = await Promise.race([look().catch(() => null), unanswered]);
-			if (found) return found;
-			await new Promise((resolve) => setTimeout(resolve, POLLED_MS));
-		} while (Date.now() < end);
+		const found = await lookUntil(look, PATIENCE_MS);
+		if (found) return found;
 		const seen = await page
 			.evaluate(() => document.body.innerText.replace(/\s+/g, ' '))
 			.catch(() => 'nothing');
@@ -264,26 +207,26 @@ export async function openPage(
 		async press(words: string) {
 			for (let tries = 0; tries < 3; tries++) {
 				const handle = await find(words);
-				// As a thumb would: the thing first, clear of the bar at the bottom.
-				// What comes in late moves what stands below it: a person presses what stands still.
-				await handle.evaluate(async (e) => {
-					const thing = e as Element;
-					for (let still = 0, last = NaN, tries = 0; still < 3 && tries < 40; tries++) {
-						thing.scrollIntoView({ block: 'center', behavior: 'instant' });
-						const { top } = thing.getBoundingClientRect();
-						still = top === last ? still + 1 : 0;
-						last = top;
-						await new Promise((done) => setTimeout(done, 25));
-					}
-					const hand = { missed: true };
-					Object.assign(window, { hand });
-					thing.addEventListener('click', () => (hand.missed = false), { capture: true, once: true });
-				});
 				try {
+					// As a thumb would: the thing first, clear of the bar at the bottom.
+					// What comes in late moves what stands below it: a person presses what stands still.
+					await handle.evaluate(async (e) => {
+						const thing = e as Element;
+						for (let still = 0, last = NaN, tries = 0; still < 3 && tries < 40; tries++) {
+							thing.scrollIntoView({ block: 'center', behavior: 'instant' });
+							const { top } = thing.getBoundingClientRect();
+							still = top === last ? still + 1 : 0;
+							last = top;
+							await new Promise((done) => setTimeout(done, 25));
+						}
+						const hand = { missed: true };
+						Object.assign(window, { hand });
+						thing.addEventListener('click', () => (hand.missed = false), { capture: true, once: true });
+					});
 					await (handle as unknown as { click(): Promise<void> }).click();
 				} catch {
 					// The screen changed under the hand: once more, on what stands there now.
-					await new Promise((resolve) => setTimeout(resolve, 300));
+					await sleep(300);
 					await (await find(words)).evaluate((e) => (e as HTMLElement).click());
 					return;
 				}
@@ -362,7 +305,7 @@ export async function openPage(
 						)
 						.catch(() => undefined);
 				}
-				await new Promise((resolve) => setTimeout(resolve, 15));
+				await sleep(15);
 			}
 			throw new Error(`no instrument at ${page.url()}: ${(await this.text()).slice(0, 800)}`);
 		},
