@@ -47,9 +47,10 @@ export interface StopCell {
 	readonly kitWidth: number;
 }
 
-const CELL_SEEDS = 100_003;
+/** Seeds of one cell and the next lie so far apart. */
+export const CELL_SEEDS = 100_003;
 
-const readerOf = (bias: number, spread: number, lapses: number): PractisingReader => ({
+export const readerOf = (bias: number, spread: number, lapses: number): PractisingReader => ({
 	...HUMAN,
 	bias,
 	spread,

@@ -20,6 +20,7 @@ import {
 	type StepCell,
 	type StopCell
 } from './practice.ts';
+import { beliefCells, type BeliefCell } from './practice-beliefs.ts';
 import { practiceReport, type PracticeTables } from './practice-report.ts';
 import { NEXT_TEST_KINDS, nextTestRuns, type NextTestRun } from './next-test.ts';
 import { reportOf, type Tables } from './report.ts';
@@ -50,6 +51,7 @@ type Job =
 			readonly runs: number;
 	  }
 	| { readonly table: 'pairs'; readonly row: string; readonly vision: Vision; readonly runs: number }
+	| { readonly table: 'beliefs'; readonly runs: number }
 	| { readonly table: 'methods'; readonly way: number; readonly bias: number; readonly seed: number };
 
 /** All tables, or those of one document. */
@@ -95,6 +97,8 @@ function carryOut(job: Job): Done {
 		}
 		case 'stops':
 			return { table: job.table, rows: stopCells(job.bias, job.spread, job.lapses, job.runs, FIRST_SEED) };
+		case 'beliefs':
+			return { table: job.table, rows: beliefCells(job.runs, FIRST_SEED) };
 		case 'pairs':
 			return { table: job.table, rows: [stepCell(job.row, job.vision, job.runs, FIRST_SEED)] };
 		case 'methods':
@@ -118,6 +122,7 @@ function jobsOf(scale: number, part: Part): Job[] {
 	);
 	const runs = Math.max(20, Math.round(PRACTICE_RUNS * scale));
 	const practice: Job[] = [
+		{ table: 'beliefs', runs },
 		...ROWS.flatMap((row) => VISIONS.map((vision) => ({ table: 'pairs' as const, row, vision, runs }))),
 		...READER_BIASES.flatMap((bias) =>
 			READER_SPREADS.flatMap((spread) =>
@@ -156,7 +161,8 @@ async function runAll(
 		methods: [],
 		corrections: [],
 		stops: [],
-		pairs: []
+		pairs: [],
+		beliefs: []
 	};
 	let next = 0;
 	let done = 0;
@@ -193,6 +199,7 @@ async function runAll(
 			ROWS.findIndex((r) => r === c.row),
 			VISIONS.indexOf(c.vision)
 		]),
+		beliefs: all.beliefs as BeliefCell[],
 		corrections: firstCases(all.corrections as CorrectionRun[], Math.round(CORRECTIONS * Math.min(1, scale)))
 	};
 }
