@@ -77,7 +77,7 @@ export {
 	SPOONS
 } from './protocol.ts';
 export { isCommonRinse } from './common-rinse.ts';
-export { protocol, type Step } from './step-words.ts';
+export { PLUNGER_SETTLES_S, protocol, type Step } from './step-words.ts';
 export { parseSteps, textOfStep, MAX_STEPS, type ParsedStep } from './step-text.ts';
 export { checkMethod, unitsFor } from './check-method.ts';
 export { methodOfStored } from './upgrade.ts';

@@ -16,6 +16,9 @@ export const HANDS_S = {
 	readAndEnter: 15
 } as const;
 
+/** How long the liquid in a syringe needs to catch up with the plunger, seconds (convention; within the time of filling). */
+export const PLUNGER_SETTLES_S = 5;
+
 export function durationWords(seconds: number): string {
 	if (seconds % 60 !== 0 || seconds < 60) return `${seconds} ${seconds === 1 ? 'second' : 'seconds'}`;
 	return `${seconds / 60} ${seconds === 60 ? 'minute' : 'minutes'}`;

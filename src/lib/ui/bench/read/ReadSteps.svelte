@@ -29,6 +29,8 @@
 	const step = $derived(desk.progress!.step!);
 	const rungs = $derived(method.colourSteps.length);
 	const hasBelow = $derived(method.colourSteps[0]!.value > 0);
+	/** The lowest step is the colour of none at all: whether it turned is seen before how far. */
+	const startsAtNone = $derived(method.colourSteps[0]!.value === 0);
 	let fault = $state<Fault | null>(null);
 	/** Answers of the search by halving; null while it is not on. */
 	let answers = $state<readonly { rung: number; is: Comparison }[] | null>(null);
@@ -105,6 +107,13 @@
 				<Button kind="choice" onclick={() => answer('paler')}>Paler</Button>
 				<Button kind="choice" onclick={() => answer('alike')}>Alike</Button>
 				<Button kind="choice" onclick={() => answer('darker')}>Darker</Button>
+			</div>
+		{:else if startsAtNone && !shown}
+			<div class="mt-3 flex flex-wrap gap-3">
+				<Button kind="choice" onclick={() => set({ kind: 'on', index: 0 })}>It did not turn</Button>
+				<Button kind="choice" onclick={() => (answers = [{ rung: 0, is: 'darker' }])}
+					>It turned: how far?</Button
+				>
 			</div>
 		{/if}
 	{/snippet}

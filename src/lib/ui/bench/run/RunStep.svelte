@@ -21,6 +21,7 @@
 	import DevicePanel from '../read/DevicePanel.svelte';
 	import Swatch from '../read/Swatch.svelte';
 	import { isAnyKey, isAnyTap } from './any-press';
+	import SettleClock from './SettleClock.svelte';
 
 	interface Props {
 		desk: BenchDesk;
@@ -156,6 +157,9 @@
 			<ol class="mt-3 max-w-[40rem] list-decimal pl-6 text-lg">
 				{#each movements as movement (movement)}<li class="py-0.5">{movement}</li>{/each}
 			</ol>
+		{/if}
+		{#if guidance === 'full' && (aheadNow ?? step).action.kind === 'fill'}
+			<SettleClock now={desk.now} />
 		{/if}
 		{#if mentorNote}<p class="mt-3 max-w-[38rem] border-l-4 border-accent pl-3 text-lg">
 				{mentorNote.by}: {mentorNote.note}
